@@ -1,0 +1,13 @@
+export default {
+  testEnvironment: 'node',
+  roots: ['<rootDir>/tests/unit', '<rootDir>/tests/reference'],
+  modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/data', '<rootDir>/build'],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^#tests/(.*)$': '<rootDir>/tests/$1' },
+  transform: {
+    '^.+\\.(t|j|mj)sx?$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'commonjs' } },
+    ],
+  },
+  transformIgnorePatterns: ['/node_modules/(?!(suncalc|comlink|jsthermalcomfort|psychrolib)/)'],
+};
