@@ -29,7 +29,7 @@ const coreOrder = {
   body: ['quantity', 'atmosphere', 'effort'],
   clothing: ['quantity', 'atmosphere', 'body'],
   moisture: ['quantity', 'atmosphere', 'body', 'clothing'],
-  outing: ['quantity', 'atmosphere', 'effort', 'clothing'],
+  outing: ['quantity', 'atmosphere', 'effort', 'body', 'clothing'],
   simulate: ['quantity', 'atmosphere', 'effort', 'body', 'clothing', 'moisture', 'outing'],
   judge: ['quantity', 'atmosphere', 'effort', 'body', 'clothing', 'moisture', 'outing', 'simulate'],
   plan: ['quantity', 'atmosphere', 'effort', 'body', 'clothing', 'moisture', 'outing', 'simulate', 'judge'],

@@ -1,0 +1,43 @@
+import { getPosition } from 'suncalc';
+import { clamp } from '@/core/quantity/range';
+
+export interface Sun {
+  /** degrees above the horizon */
+  altitudeDeg: number;
+  /** degrees from north, clockwise */
+  azimuthDeg: number;
+}
+
+/** Sun position from the solar library. `when` is milliseconds since 1970 UTC. */
+export function sunPosition(when: number, latitude: number, longitude: number): Sun {
+  // The library wants a Date; the core holds no clock, so the caller gives the instant.
+  const p = getPosition(when as unknown as Date, latitude, longitude);
+  return { altitudeDeg: p.altitude, azimuthDeg: p.azimuth };
+}
+
+/**
+ * Short-wave radiation on an upright clothed person, W per m² of body surface.
+ * Direct beam by the clear-sky attenuation of Meinel (1367·0.7^(AM^0.678)), projected-area factor of a standing person
+ * about 0.25 low sun falling to 0.1 at the zenith (after Fanger's projected area tables, from memory), diffuse 15 % of
+ * beam plus ground reflection by albedo. Cloud scales by `1 − 0.75 c^3.4` (Kasten & Czeplak 1980).
+ * Simplified: no horizon profile beyond `shaded`, no ozone; about ±20 %.
+ * @param altitudeDeg sun altitude  @param cloud 0 to 1  @param albedo 0 to 1 (fresh snow about 0.8)
+ * @param shaded true on the shaded side or under trees: diffuse only
+ */
+export function sunOnBody(altitudeDeg: number, cloud: number, albedo: number, shaded: boolean): number {
+  if (altitudeDeg <= 0) return 0;
+  const sinA = Math.sin((altitudeDeg * Math.PI) / 180);
+  const airMass = 1 / (sinA + 0.50572 * Math.pow(altitudeDeg + 6.07995, -1.6364));
+  const beam = 1367 * Math.pow(0.7, Math.pow(airMass, 0.678));
+  const cloudFactor = 1 - 0.75 * Math.pow(clamp(cloud, 0, 1), 3.4);
+  const globalHorizontal = beam * sinA * 1.1 * cloudFactor;
+  const direct = shaded ? 0 : beam * (1 - clamp(cloud, 0, 1)) * (0.25 - (0.15 * altitudeDeg) / 90);
+  const diffuse = 0.5 * (0.15 * beam * cloudFactor);
+  const reflected = 0.5 * albedo * globalHorizontal * (shaded ? 0.3 : 1);
+  return direct + diffuse + reflected;
+}
+
+/** Share of short-wave that ordinary dark to mid-coloured outdoor cloth takes up (handbook absorptance 0.6 to 0.8). */
+export const CLOTH_ABSORPTANCE = 0.7;
+/** Skin absorptance for sunlight (about 0.65 for fair skin, from memory of handbook tables). */
+export const SKIN_ABSORPTANCE = 0.65;

@@ -1,0 +1,136 @@
+import { clamp } from '@/core/quantity/range';
+import { BLOOD_WH_PER_LK, type BodyParameters } from './bodyParameters';
+import { EXTREMITY_NUTRITIVE_LH, SHUNT_NEUTRAL, ZONE_COUNT } from './zones';
+
+/** What the controller writes at each step; arrays of one value a zone. */
+export interface ControlOutput {
+  /** central to skin blood heat, W/K, after counter-current exchange */
+  skinBlood: Float64Array;
+  /** central to tissue, W/K */
+  tissueBlood: Float64Array;
+  /** sweat, g/s */
+  sweat: Float64Array;
+  shiverW: number;
+  sweatTotal: number;
+}
+
+export function newControlOutput(): ControlOutput {
+  return {
+    skinBlood: new Float64Array(ZONE_COUNT),
+    tissueBlood: new Float64Array(ZONE_COUNT),
+    sweat: new Float64Array(ZONE_COUNT),
+    shiverW: 0,
+    sweatTotal: 0,
+  };
+}
+
+/** Sweat drive, W per K of core and of mean skin error (65MN/JOS-3, after Stolwijk 1971). */
+export const SWEAT_CORE_W_PER_K = 371.2;
+export const SWEAT_SKIN_W_PER_K = 33.6;
+/** Dilation, L/h per K (JOS-3 after Stolwijk, from memory). */
+export const DILATE_CORE = 117;
+export const DILATE_SKIN = 7.5;
+/** Constriction, 1/K (Stolwijk, from memory). */
+export const CONSTRICT_PER_K = 10.8;
+/** Perfusion of working muscle: W/K per W of its heat (Stolwijk: 1 L/h per kcal/h). */
+export const MUSCLE_PERFUSION = 0.92;
+/** Highest steady sweat rate of a trained, not heat-acclimatised person, g/s per m² (ISO 7933 limits near 1 L/h in cool air). */
+const SWEAT_CAP = 1150 / 3600 / 1.87;
+/** J/g used to turn the published watt gains into grams. */
+const SWEAT_LATENT = 2430;
+/** Highest total skin blood conductance: 90 L/h/m² (Gagge 1986). */
+const SKIN_FLOW_CAP = 90 * BLOOD_WH_PER_LK;
+/**
+ * Skin receptors saturate: firing hardly changes below about 25 °C (Hensel, from memory), so an error counts as
+ * `span·tanh(error/span)`, K. Published controllers are linear; theirs were fitted within a few kelvin of comfort.
+ */
+const RECEPTOR_SPAN = 7;
+/** The skin's say over the shunts saturates sooner: a working core opens warm hands in the cold, as anybody skiing knows. */
+const SHUNT_SPAN = 4;
+/** Local cold halves a vessel's flow at most; linear Q10 would shut the scalp, which measured heads do not (Froese & Burton 1957). */
+const LOCAL_FLOW_FLOOR = 0.5;
+/** Opening of the shunts of hands and feet per K of mean skin and core error (JOS-3 after Takemori, from memory). */
+const SHUNT_SKIN = 0.265;
+const SHUNT_CORE = 0.953;
+
+/**
+ * The controller: sweat, skin blood flow, shivering and muscle perfusion from core and skin errors.
+ *
+ * @param body scaled table
+ * @param centralC central pool temperature, °C
+ * @param skinC skin temperatures, °C, one a zone
+ * @param setCentral neutral central temperature; setSkin neutral skin temperatures (from `neutralState`)
+ * @param muscleW heat of working muscle in each zone above rest, W
+ * @param flowFactor local squeeze of blood flow by tight boots or gloves, 0 to 1 per zone
+ * @param exerciseShare metabolic rate over maximum, 0 to 1: hard exercise hides shivering
+ */
+export function control(
+  body: BodyParameters,
+  centralC: number,
+  skinC: Float64Array,
+  setCentral: number,
+  setSkin: Float64Array,
+  muscleW: Float64Array,
+  flowFactor: Float64Array,
+  exerciseShare: number,
+  out: ControlOutput,
+): void {
+  const person = body.person;
+  const coreError = centralC - setCentral;
+  let skinSignal = 0;
+  let meanSkin = 0;
+  let trunkSignal = 0;
+  let trunkArea = 0;
+  for (let z = 0; z < ZONE_COUNT; z++) {
+    const error = RECEPTOR_SPAN * Math.tanh((skinC[z] - setSkin[z]) / RECEPTOR_SPAN);
+    skinSignal += body.sensor[z] * error;
+    meanSkin += body.area[z] * skinC[z];
+    if (body.shunt[z] === 0) {
+      trunkSignal += body.area[z] * SHUNT_SPAN * Math.tanh((skinC[z] - setSkin[z]) / SHUNT_SPAN);
+      trunkArea += body.area[z];
+    }
+  }
+  meanSkin /= body.totalArea;
+  trunkSignal /= trunkArea;
+
+  const sweatDrive =
+    Math.max(0, SWEAT_CORE_W_PER_K * coreError + SWEAT_SKIN_W_PER_K * skinSignal) * (body.totalArea / 1.87) * person.sweatGain;
+  const dilate = Math.max(0, DILATE_CORE * coreError + DILATE_SKIN * skinSignal) * BLOOD_WH_PER_LK;
+  const constrict = Math.max(0, -CONSTRICT_PER_K * coreError - CONSTRICT_PER_K * skinSignal) * person.constriction;
+
+  const shuntOpen = clamp(SHUNT_NEUTRAL + SHUNT_SKIN * trunkSignal * person.constriction + SHUNT_CORE * coreError, 0, 1);
+  const nutritive = EXTREMITY_NUTRITIVE_LH * BLOOD_WH_PER_LK * (body.totalArea / 1.87);
+
+  let total = 0;
+  for (let z = 0; z < ZONE_COUNT; z++) {
+    const q10 = Math.exp(0.0693147 * clamp(skinC[z] - setSkin[z], -25, 10));
+    const shunt = body.shunt[z];
+    const resting = shunt > 0 ? nutritive : body.skinFlow[z];
+    const capillary = ((resting + (shunt > 0 ? 0.3 : 1) * body.dilate[z] * dilate) / (1 + body.constrict[z] * constrict)) * Math.max(LOCAL_FLOW_FLOOR, q10);
+    const flow = Math.min(SKIN_FLOW_CAP * body.area[z] * 2.5, capillary + shunt * shuntOpen) * flowFactor[z];
+    const cc = body.counterCurrent[z];
+    out.skinBlood[z] = (flow * flow) / (flow + cc + 1e-9);
+    out.tissueBlood[z] = body.perfusion[z] * flowFactor[z] + MUSCLE_PERFUSION * muscleW[z];
+    // Local temperature scales sweating glands' output (Stolwijk: 2^((Tsk − set)/10)).
+    let s = (body.sweat[z] * sweatDrive * q10) / SWEAT_LATENT;
+    const cap = SWEAT_CAP * body.totalArea * body.sweat[z] * 1.15 * person.sweatGain;
+    if (s > cap) s = cap;
+    out.sweat[z] = s;
+    total += s;
+  }
+  out.sweatTotal = total;
+  out.shiverW = shivering(coreError, meanSkin, person.fatPercent, exerciseShare) * body.totalArea;
+}
+
+/**
+ * Shivering heat, W/m²: Tikuisis & Giesbrecht 1999 (from memory),
+ * `(155.5 (37 − T_core) + 47 (33 − T_skin) − 1.57 (33 − T_skin)²) / √fat%`, with our neutral core for 37; not below 0 and not above 4.5 met; faded out
+ * linearly by exercise, gone at half of maximal effort (shivering and exercise share the same muscles).
+ */
+export function shivering(coreError: number, meanSkinC: number, fatPercent: number, exerciseShare: number): number {
+  const ds = Math.max(0, 33 - meanSkinC);
+  const dc = -coreError;
+  const drive = (155.5 * dc + 47 * ds - 1.57 * ds * ds) / Math.sqrt(Math.max(4, fatPercent));
+  const limited = clamp(drive, 0, 260);
+  return limited * clamp(1 - exerciseShare / 0.5, 0, 1);
+}

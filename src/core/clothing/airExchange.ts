@@ -1,0 +1,54 @@
+/**
+ * Air exchange under clothing: what dries people.
+ *
+ * Three ways, all m³/s per m² of body:
+ *  - through the cloth: wind pressure drives air through the layers in series (ISO 9237 permeability, linear in pressure),
+ *    limited by how fast air can run along beneath them;
+ *  - pumping: limbs and fit move air in and out of hem, cuffs and collar;
+ *  - openings: free area times a share of the air speed.
+ * Order of magnitude after Havenith, Lotens and others: closed garments 0.3–1.5 L/s per body, wide open 5–10 L/s.
+ *
+ * The constants below were fitted once to the ISO 11079/9920 wind–walk–permeability grid (see
+ * tests/reference/dynamicInsulation.test.ts) and to nothing else.
+ */
+export const EXCHANGE = {
+  /** share of the stagnation pressure that drives air through cloth, averaged around the body */
+  pressureShare: 0.1,
+  /** highest through-flow per relative wind, (m³/s m²)/(m/s): resistance of running along under the cloth */
+  throughLimit: 0.006,
+  /** pumping with the body still, m³/s m² at the reference gap */
+  pumpStill: 0.0005,
+  /** pumping by walking, (m³/s m²)/(m/s of walking speed) */
+  pumpWalk: 0.0014,
+  /** effective speed through an opening per relative wind, and from buoyancy alone, m/s */
+  openingWind: 0.06,
+  openingStill: 0.05,
+  /** how much each layer outside slows the air of an inner gap */
+  seriesShare: 0.5,
+  /** gap, m, at which pumping has its reference value */
+  referenceGap: 0.005,
+};
+
+/**
+ * Flow through cloth into a gap, m³/s m².
+ * @param seriesPermeability mm/s at 100 Pa of all layers outside the gap in series
+ * @param v relative wind, m/s  @param density air, kg/m³
+ */
+export function throughFlow(seriesPermeability: number, v: number, density: number): number {
+  if (seriesPermeability <= 0) return 0;
+  const pressure = EXCHANGE.pressureShare * 0.5 * density * v * v;
+  const free = seriesPermeability * 1e-5 * pressure;
+  const limit = EXCHANGE.throughLimit * v;
+  return (free * limit) / (free + limit + 1e-12);
+}
+
+/** Pumping flow of one closed garment, m³/s m². `w` walking-equivalent speed, m/s. */
+export function pumping(gapM: number, w: number): number {
+  const fit = Math.min(1.6, gapM / EXCHANGE.referenceGap);
+  return fit * (EXCHANGE.pumpStill + EXCHANGE.pumpWalk * w);
+}
+
+/** Flow through an opening of `area` m² per m² of zone, m³/s m². */
+export function openingFlow(area: number, v: number): number {
+  return area * (EXCHANGE.openingStill + EXCHANGE.openingWind * v);
+}

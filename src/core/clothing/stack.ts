@@ -1,0 +1,253 @@
+import { airConductivity, airDensity } from '@/core/atmosphere/air';
+import { ZONES, ZONE_COUNT, ZONE_TABLE, zoneIndex } from '@/core/body/zones';
+import { AIR_HEAT, AIR_VAPOUR } from '@/core/quantity/units';
+import { EXCHANGE, openingFlow, pumping, throughFlow } from './airExchange';
+import { convection, LEWIS_PER_PA, RADIATION } from './boundaryLayer';
+import { MAX_OPENINGS } from './garment';
+import type { Wardrobe } from './wardrobe';
+
+/** Most layers on one zone. */
+export const MAX_LAYERS = 8;
+/** Coverage below this is no layer at all: a hem or an ear strap. */
+export const LEAST_COVER = 0.1;
+/** Nodes a zone: skin and layers. */
+export const STRIDE = MAX_LAYERS + 1;
+
+/** Air around the dressed athlete while a configuration lasts. */
+export interface Ambient {
+  airC: number;
+  /** wind relative to the moving body, m/s */
+  relativeWind: number;
+  /** walking-equivalent limb speed, m/s (effort/activity `pumpingSpeed`) */
+  pumping: number;
+  packOn: boolean;
+  /** share of the back a pack covers, 0–1 */
+  packCover?: number;
+}
+
+/** What is worn and how far each opening is open; arrays over the wardrobe. */
+export interface WornState {
+  worn: Uint8Array;
+  /** index g*4+o, 0 closed to 1 open */
+  open: Float64Array;
+}
+
+/**
+ * The stacks of all zones under one configuration: index `zone * 9 + node`, node 0 is skin, node k the k-th layer.
+ * All per m² of skin.
+ */
+export interface Stacks {
+  layers: Uint8Array;
+  /** garment index at node k */
+  garment: Int16Array;
+  /** dry resistance inside and outside the layer's water node, m²K/W */
+  rIn: Float64Array;
+  rOut: Float64Array;
+  /** resistance of the air gap beneath the layer, m²K/W */
+  rGap: Float64Array;
+  /** through-flow conductance across the link beneath layer k, W/m²K */
+  through: Float64Array;
+  /** the same on the outermost link, W/m²K */
+  throughOuter: Float64Array;
+  /** direct exchange of node k with outside, m³/s m² */
+  vent: Float64Array;
+  /** vapour resistances, s m² Pa/g */
+  vIn: Float64Array;
+  vOut: Float64Array;
+  vGap: Float64Array;
+  /** boundary conductance, W/m²K, and its vapour twin, g/(s m² Pa) */
+  boundary: Float64Array;
+  boundaryVapour: Float64Array;
+  /** outer area over skin area */
+  areaFactor: Float64Array;
+  /** squeeze of blood flow, 0–1 */
+  flowFactor: Float64Array;
+  /** share of breath given back */
+  mouth: number;
+}
+
+export function newStacks(): Stacks {
+  const n = ZONE_COUNT * STRIDE;
+  const f = () => new Float64Array(n);
+  const zone = () => new Float64Array(ZONE_COUNT);
+  return {
+    layers: new Uint8Array(ZONE_COUNT),
+    garment: new Int16Array(n),
+    rIn: f(),
+    rOut: f(),
+    rGap: f(),
+    through: f(),
+    throughOuter: zone(),
+    vent: f(),
+    vIn: f(),
+    vOut: f(),
+    vGap: f(),
+    boundary: zone(),
+    boundaryVapour: zone(),
+    areaFactor: zone(),
+    flowFactor: new Float64Array(ZONE_COUNT).fill(1),
+    mouth: 0,
+  };
+}
+
+const BACK = zoneIndex('back');
+const HANDS = zoneIndex('hands');
+const FINGERS = zoneIndex('fingers');
+const TOES = zoneIndex('toes');
+const FACE = zoneIndex('face');
+const EXTREMITY = ZONES.map((z) => z === 'hands' || z === 'fingers' || z === 'feet' || z === 'toes');
+/** Radius of the shared space of a mitten and of the toes in a sock, mm. */
+const MITTEN_RADIUS = 30;
+/** Air gaps wider than this convect by themselves, m. */
+const GAP_LIMIT = 0.008;
+/** Radiation across a gap, W/m²K (two textile faces near 10 °C, from 4 ε σ T³). */
+const GAP_RADIATION = 4.3;
+/** Vapour conductance of still air per metre, g/(s m Pa): diffusivity 2.3e-5 m²/s × M/RT. */
+const AIR_DIFFUSION = 2.3e-5 * AIR_VAPOUR;
+/** Parallel-path reference for a layer that covers only part of a zone, m²K/W: a typical boundary layer. */
+const PARALLEL = 0.09;
+/** A pack's back panel: insulation m²K/W and how much of the air exchange it leaves. */
+const PACK_RESISTANCE = 0.14;
+const PACK_AIR = 0.05;
+
+/**
+ * Builds the stacks of all zones.
+ *
+ * Curvature: a layer of thickness t on radius r has (1 + t/r) times the skin's area outside (why mittens beat gloves);
+ * resistances are per m² of skin, hence divided by the local area factor.
+ * Partial coverage is taken in parallel with bare boundary air.
+ * @throws nothing; layers beyond MAX_LAYERS on one zone are refused earlier by `checkWorn`.
+ */
+export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: Stacks): void {
+  const kAir = airConductivity(Math.max(-20, Math.min(25, (air.airC + 30) / 2)));
+  const density = airDensity(air.airC);
+  const v = air.relativeWind;
+  const hBody = convection(Math.sqrt(v * v + 0.3 * air.pumping * air.pumping));
+  const heat = AIR_HEAT * (density / 1.293);
+  out.mouth = 0;
+
+  for (let z = 0; z < ZONE_COUNT; z++) {
+    const base = z * STRIDE;
+    let n = 0;
+    let mitten = false;
+    let tight = 0;
+    for (let i = 0; i < w.count && n < MAX_LAYERS; i++) {
+      const g = w.inOrder[i];
+      if (!state.worn[g]) continue;
+      const cover = coverage(w, state, g, z);
+      if (cover < LEAST_COVER) continue;
+      n++;
+      out.garment[base + n] = g;
+      if (w.mitten[g]) mitten = true;
+      // A tight outer layer squeezes flow the more there is under it.
+      tight += w.tightness[g] * (n > 1 ? 1 : 0.35);
+      if (z === FACE && w.mouth[g] * cover > out.mouth) out.mouth = w.mouth[g] * cover;
+    }
+    out.layers[z] = n;
+    out.flowFactor[z] = EXTREMITY[z] ? Math.max(0.35, 1 - 0.6 * tight) : 1;
+
+    let radius = ZONE_TABLE[z].radiusMm / 1000;
+    if ((z === FINGERS || z === HANDS) && mitten) radius = MITTEN_RADIUS / 1000;
+    if (z === TOES && n > 0) radius = Math.max(radius, 0.022);
+    const pack = z === BACK && air.packOn ? (air.packCover ?? 0.65) : 0;
+    const airShare = 1 - pack * (1 - PACK_AIR);
+
+    // From the outside in: series permeability and the slowing of inner gaps.
+    let inversePermeability = 0;
+    let outerSlow = 0;
+    for (let k = n; k >= 1; k--) {
+      const g = out.garment[base + k];
+      const j = g * ZONE_COUNT + z;
+      const cover = coverage(w, state, g, z);
+      const permeability = w.permeability[j] + (1 - cover) * 3000;
+      inversePermeability += 1 / Math.max(0.01, permeability);
+      const q = throughFlow(1 / inversePermeability, v, density) * airShare;
+      out.through[base + k] = q * heat;
+      if (k === n) out.throughOuter[z] = q * heat;
+
+      let own = pumping(w.gap[j], air.pumping);
+      for (let o = 0; o < w.openingCount[g]; o++) {
+        const setting = state.open[g * MAX_OPENINGS + o];
+        if (setting > 0) own += openingFlow(w.ventArea[(g * MAX_OPENINGS + o) * ZONE_COUNT + z] * setting, v);
+      }
+      own *= airShare;
+      const gapFlow = 1 / (1 / Math.max(1e-6, own) + outerSlow);
+      // Cloth that lets wind through hardly holds back the air beneath it.
+      outerSlow += EXCHANGE.seriesShare / (own + q + 1e-6);
+      out.vent[base + k] = gapFlow;
+    }
+    // Each gap's exchange is shared by the two faces that bound it.
+    out.vent[base] = n > 0 ? out.vent[base + 1] / 2 : 0;
+    for (let k = 1; k <= n; k++) {
+      out.vent[base + k] = (out.vent[base + k] + (k < n ? out.vent[base + k + 1] : 0)) / 2;
+    }
+
+    // From the skin out: resistances with curvature.
+    let area = 1;
+    let built = 0;
+    let squeezeOutside = 0;
+    for (let k = 1; k <= n; k++) squeezeOutside += w.tightness[out.garment[base + k]];
+    for (let k = 1; k <= n; k++) {
+      const g = out.garment[base + k];
+      const j = g * ZONE_COUNT + z;
+      const cover = coverage(w, state, g, z);
+      // What is tight outside, and pack straps, press the loft out of what lies beneath.
+      squeezeOutside -= w.tightness[g];
+      const squeeze = (1 - 0.4 * pack) * Math.max(0.4, 1 - 0.45 * squeezeOutside);
+      const gap = Math.min(GAP_LIMIT, w.gap[j] * squeeze);
+      built += gap;
+      const areaGap = 1 + built / radius;
+      const t = w.thickness[j] * squeeze;
+      built += t * cover;
+      const areaOut = 1 + built / radius;
+      area = (areaGap + areaOut) / 2;
+      const rGapFull = 1 / (kAir / Math.max(0.0003, gap) + GAP_RADIATION) / areaGap;
+      const rFull = (w.resistance[j] * squeeze) / area;
+      const share = parallelShare(rGapFull + rFull, cover);
+      out.rGap[base + k] = rGapFull * share;
+      out.rIn[base + k] = rFull * share * w.inner[g];
+      out.rOut[base + k] = rFull * share * (1 - w.inner[g]);
+      const vFull = w.vapour[j] / area;
+      out.vGap[base + k] = (Math.max(0.0003, gap) / AIR_DIFFUSION / areaGap) * cover;
+      const vShare = cover >= 0.999 ? 1 : parallelVapourShare(vFull, cover);
+      out.vIn[base + k] = vFull * vShare * w.inner[g];
+      out.vOut[base + k] = vFull * vShare * (1 - w.inner[g]);
+      area = areaOut;
+    }
+    out.areaFactor[z] = area;
+    const h = hBody * ZONE_TABLE[z].convection;
+    let boundary = (h + RADIATION) * area;
+    let vapour = (h * LEWIS_PER_PA * area) / 2430;
+    if (pack > 0) {
+      boundary = boundary * (1 - pack) + pack / (1 / boundary + PACK_RESISTANCE);
+      vapour *= 1 - pack * 0.92;
+    }
+    out.boundary[z] = boundary;
+    out.boundaryVapour[z] = vapour;
+  }
+}
+
+/** Coverage of a zone by a garment with its openings as they are, 0–1. */
+export function coverage(w: Wardrobe, state: WornState, g: number, z: number): number {
+  let cover = w.cover[g * ZONE_COUNT + z];
+  if (cover === 0) return 0;
+  for (let o = 0; o < w.openingCount[g]; o++) {
+    const off = w.uncover[(g * MAX_OPENINGS + o) * ZONE_COUNT + z];
+    if (off > 0) cover *= 1 - off * state.open[g * MAX_OPENINGS + o];
+  }
+  return cover;
+}
+
+/** Share of a layer's resistance that counts when it covers only part of the zone (parallel paths over a boundary layer). */
+function parallelShare(r: number, cover: number): number {
+  if (cover >= 0.999) return 1;
+  const together = 1 / (cover / (r + PARALLEL) + (1 - cover) / PARALLEL) - PARALLEL;
+  return together / r;
+}
+
+/** The vapour twin: bare boundary about Ret 8 m²Pa/W. */
+function parallelVapourShare(r: number, cover: number): number {
+  const bare = 8 * 2430;
+  const together = 1 / (cover / (r + bare) + (1 - cover) / bare) - bare;
+  return together / r;
+}

@@ -1,0 +1,155 @@
+import { ZONES, ZONE_COUNT, type Zone } from '@/core/body/zones';
+import { OutOfRange } from '@/core/quantity/range';
+import { FIBRES } from './fibres';
+import { MAX_OPENINGS, type Garment } from './garment';
+
+/**
+ * The garments of one run, turned into flat arrays for the integrator: index `g * 13 + zone`.
+ * Built once; a run of any plan over the same garments allocates nothing more.
+ */
+export interface Wardrobe {
+  garments: Garment[];
+  count: number;
+  /** coverage 0–1 */
+  cover: Float64Array;
+  /** dry resistance of the cloth, m²K/W */
+  resistance: Float64Array;
+  /** thickness, m */
+  thickness: Float64Array;
+  /** vapour resistance of the cloth, s·m²·Pa/g (Ret × latent heat) */
+  vapour: Float64Array;
+  permeability: Float64Array;
+  gap: Float64Array;
+  /** dry heat capacity, J/m²K */
+  heat: Float64Array;
+  /** sorbed water at saturation, g/m² */
+  sorb: Float64Array;
+  /** liquid capacity beyond that, g/m² */
+  liquid: Float64Array;
+  wetLoss: Float64Array;
+  wicking: Float64Array;
+  /** share of the layer that touches what lies beneath, 0–1 */
+  contact: Float64Array;
+  waterResistance: Float64Array;
+  /** share of the cloth's resistance inside the node where its water sits */
+  inner: Float64Array;
+  order: Float64Array;
+  tightness: Float64Array;
+  /** open share of the knit, 0–0.7: lets liquid pass to the layer above */
+  mesh: Float64Array;
+  mitten: Uint8Array;
+  mouth: Float64Array;
+  openingCount: Uint8Array;
+  /** free area per zone area, index (g*4+o)*13+z */
+  ventArea: Float64Array;
+  uncover: Float64Array;
+  /** index of each garment id */
+  indexOf: Map<string, number>;
+  /** garment indexes from the skin out */
+  inOrder: Int16Array;
+}
+
+/** Numerical floor of the water a surface holds as an adsorbed film, g/m²: keeps dry synthetics from being infinitely stiff. */
+export const SURFACE_FILM = 2;
+/** Thermal inertia floor, J/m²K: a bare shell follows within seconds either way; the floor keeps ten-second steps smooth. */
+const HEAT_FLOOR = 500;
+/** Latent heat used by ISO 11092 to express Ret, J/g. */
+const RET_LATENT = 2430;
+
+/** Zone areas of a mean person, m², to spread an opening's free area over the zones it serves. */
+const MEAN_AREA: Record<Zone, number> = {
+  scalp: 0.075,
+  face: 0.035,
+  neck: 0.029,
+  chest: 0.175,
+  back: 0.161,
+  pelvis: 0.221,
+  arms: 0.318,
+  hands: 0.055,
+  fingers: 0.045,
+  thighs: 0.418,
+  calves: 0.224,
+  feet: 0.08,
+  toes: 0.032,
+};
+
+/** @throws OutOfRange on a duplicate id or more than 200 garments */
+export function compileWardrobe(garments: Garment[]): Wardrobe {
+  const count = garments.length;
+  if (count > 200) throw new OutOfRange('garments', count, 'at most 200');
+  const size = count * ZONE_COUNT;
+  const f = () => new Float64Array(size);
+  const each = () => new Float64Array(count);
+  const w: Wardrobe = {
+    garments,
+    count,
+    cover: f(),
+    resistance: f(),
+    thickness: f(),
+    vapour: f(),
+    permeability: f(),
+    gap: f(),
+    heat: f(),
+    sorb: f(),
+    liquid: f(),
+    wetLoss: each(),
+    wicking: each(),
+    contact: each(),
+    waterResistance: each(),
+    inner: each(),
+    order: each(),
+    tightness: each(),
+    mesh: each(),
+    mitten: new Uint8Array(count),
+    mouth: each(),
+    openingCount: new Uint8Array(count),
+    ventArea: new Float64Array(count * MAX_OPENINGS * ZONE_COUNT),
+    uncover: new Float64Array(count * MAX_OPENINGS * ZONE_COUNT),
+    indexOf: new Map(),
+    inOrder: new Int16Array(count),
+  };
+  garments.forEach((g, i) => {
+    if (w.indexOf.has(g.id)) throw new OutOfRange('garment id', g.id, 'each id once');
+    w.indexOf.set(g.id, i);
+    const fibre = FIBRES[g.fibre];
+    for (let z = 0; z < ZONE_COUNT; z++) {
+      const panel = g.panels[ZONES[z]];
+      if (!panel) continue;
+      const k = i * ZONE_COUNT + z;
+      const thickness = (panel.thicknessMm ?? g.thicknessMm) / 1000;
+      const weight = panel.weightGm2 ?? g.weightGm2;
+      w.cover[k] = panel.coverage;
+      w.thickness[k] = thickness;
+      w.resistance[k] = thickness / fibre.conductivity;
+      w.vapour[k] = (panel.ret ?? g.ret) * RET_LATENT;
+      // Open holes let air past the cloth: permeability rises steeply with mesh.
+      w.permeability[k] = Math.max(panel.airPermeability ?? g.airPermeability, 6000 * g.openMesh);
+      w.gap[k] = g.gapMm / 1000;
+      w.heat[k] = Math.max(HEAT_FLOOR, weight * fibre.heat);
+      w.sorb[k] = Math.max(SURFACE_FILM, weight * fibre.regain100);
+      w.liquid[k] = Math.max(5, weight * g.liquidCapacity);
+    }
+    w.wetLoss[i] = fibre.wetLoss;
+    w.wicking[i] = g.wicking;
+    w.contact[i] = Math.max(0.05, (1 - g.openMesh * 1.2) * Math.min(1, 1.2 / (0.6 + g.gapMm)));
+    w.waterResistance[i] = g.waterResistance;
+    w.inner[i] = g.filled ? 0.75 : 0.5;
+    w.order[i] = g.order;
+    w.tightness[i] = g.tightness;
+    w.mesh[i] = g.openMesh;
+    w.mitten[i] = g.handForm === 'mitten' ? 1 : 0;
+    w.mouth[i] = g.mouthCover;
+    w.openingCount[i] = g.openings.length;
+    g.openings.forEach((o, n) => {
+      const area = o.zones.reduce((s, z) => s + MEAN_AREA[z], 0);
+      for (let z = 0; z < ZONE_COUNT; z++) {
+        const k = (i * MAX_OPENINGS + n) * ZONE_COUNT + z;
+        if (o.zones.includes(ZONES[z]) && area > 0) w.ventArea[k] = o.ventCm2 / 1e4 / area;
+        w.uncover[k] = o.uncovers?.[ZONES[z]] ?? 0;
+      }
+    });
+  });
+  const sorted = garments.map((_, i) => i).sort((a, b) => garments[a].order - garments[b].order || a - b);
+  w.inOrder.set(sorted);
+  return w;
+}

@@ -1,0 +1,115 @@
+import type { Person } from '@/core/body/person';
+import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
+import type { Series } from '@/core/simulate/series';
+import type { Metrics } from './metrics';
+import { LIMIT } from './thresholds';
+
+/** The parts of the one stated cost. Each is in "points": about one point is an hour of being clearly annoyed by it. */
+export interface CostParts {
+  cold: number;
+  heat: number;
+  wetSkin: number;
+  wetLayers: number;
+  afterChill: number;
+  extremities: number;
+  changes: number;
+  mass: number;
+}
+
+export const COST_WORDS: Record<keyof CostParts, string> = {
+  cold: 'feeling cold',
+  heat: 'overheating',
+  wetSkin: 'wet skin',
+  wetLayers: 'water in the layers',
+  afterChill: 'chill at stops',
+  extremities: 'fingers, toes, face',
+  changes: 'changes',
+  mass: 'carried mass',
+};
+
+const FINGERS = zoneIndex('fingers');
+const TOES = zoneIndex('toes');
+const FACE = zoneIndex('face');
+
+/** Discomfort that grows with the square of how far a value lies below a limit, scaled so that `span` below costs 1. */
+const below = (value: number, limit: number, span: number): number => {
+  const d = limit - value;
+  return d > 0 ? (d / span) * (d / span) : 0;
+};
+
+/** What the cost reads of a moment. Temperatures °C. */
+export interface Moment {
+  timeS: number;
+  sensation: number;
+  torsoC: number;
+  torsoWet: number;
+  coreC: number;
+  shiverW: number;
+  fingersC: number;
+  toesC: number;
+  faceC: number;
+  /** water in worn garments, g */
+  waterG: number;
+}
+
+export type BodyCost = Omit<CostParts, 'changes' | 'mass'>;
+export const noCost = (): BodyCost => ({ cold: 0, heat: 0, wetSkin: 0, wetLayers: 0, afterChill: 0, extremities: 0 });
+
+/**
+ * Adds the cost of one moment lasting `hours` to `c`. Freezing skin and numb fingers are priced far beyond any comfort so
+ * that safety comes first. The first ten minutes may feel cool: right clothes do.
+ */
+export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number): void {
+  const settle = m.timeS < 600 ? 0.15 : 1;
+  c.cold +=
+    settle * hours * (below(m.sensation, -0.8, 1.2) + below(m.torsoC + person.warmth, LIMIT.torsoCold, 2) + Math.max(0, m.shiverW - 25) / 120);
+  c.heat += (below(-m.sensation, -1.2, 1) + below(-m.coreC, -LIMIT.coreHot, 0.3)) * hours;
+  c.wetSkin += below(-m.torsoWet, -LIMIT.wetFelt, 0.35) * hours;
+  c.wetLayers += (Math.max(0, m.waterG) / 220) * hours;
+  c.extremities +=
+    (digit(m.fingersC, settle) + 0.8 * digit(m.toesC, settle) + below(m.faceC, 13, 6) * 0.5 * settle + below(m.faceC, 4, 1.2) * 8) * hours;
+}
+
+/** Water still in the clothes at the end and the chill at stops, once for a whole run. */
+export function addEnd(c: BodyCost, waterEndG: number, afterChillK: number): void {
+  c.wetLayers += Math.max(0, waterEndG) / 500;
+  c.afterChill += (afterChillK / 3.5) ** 2 * 0.4;
+}
+
+/** Cost of the body's part of a recorded run, points. */
+export function bodyCost(series: Series, m: Metrics, person: Person): BodyCost {
+  const c = noCost();
+  const now: Moment = { timeS: 0, sensation: 0, torsoC: 0, torsoWet: 0, coreC: 0, shiverW: 0, fingersC: 0, toesC: 0, faceC: 0, waterG: 0 };
+  for (let r = 1; r < series.rows; r++) {
+    const k = r * ZONE_COUNT;
+    now.timeS = series.timeS[r];
+    now.sensation = m.sensation[r];
+    now.torsoC = m.torsoSkin[r];
+    now.torsoWet = m.torsoWet[r];
+    now.coreC = series.coreC[r];
+    now.shiverW = series.shiverW[r];
+    now.fingersC = series.skinC[k + FINGERS];
+    now.toesC = series.skinC[k + TOES];
+    now.faceC = series.skinC[k + FACE];
+    now.waterG = m.waterG[r];
+    addMoment(c, now, person, series.stepS / 3600);
+  }
+  addEnd(c, m.waterEnd, m.afterChill.value);
+  return c;
+}
+
+function digit(t: number, settle: number): number {
+  return settle * below(t, 19, 6) + below(t, LIMIT.fingerNumb + 2, 2) * 6;
+}
+
+export function totalCost(c: CostParts): number {
+  return c.cold + c.heat + c.wetSkin + c.wetLayers + c.afterChill + c.extremities + c.changes + c.mass;
+}
+
+/** The part of a cost that weighs most, and what share of the whole it is. */
+export function deciding(c: CostParts): { part: keyof CostParts; share: number } {
+  const total = totalCost(c);
+  let part: keyof CostParts = 'cold';
+  for (const k of Object.keys(c) as (keyof CostParts)[]) if (c[k] > c[part]) part = k;
+  return { part, share: total > 0 ? c[part] / total : 0 };
+}

@@ -1,0 +1,127 @@
+import type { Timeline } from '@/core/outing/timeline';
+import type { Metrics } from './metrics';
+import { LIMIT } from './thresholds';
+
+export type FindingKind =
+  | 'frozen face'
+  | 'face'
+  | 'fingers'
+  | 'toes'
+  | 'core cold'
+  | 'torso cold'
+  | 'after-chill'
+  | 'soaked base'
+  | 'damp base'
+  | 'too hot'
+  | 'heat debt'
+  | 'ice';
+
+/** One thing that goes wrong: where, when, how much, and what the number is held against. */
+export interface Finding {
+  kind: FindingKind;
+  /** 1 note, 2 weak point, 3 alarm */
+  severity: 1 | 2 | 3;
+  atS: number;
+  value: number;
+  unit: '°C' | 'K' | 'share' | 'Wh/m²' | 'g' | 'min';
+  limit: number;
+  /** the part of the body or kit, for a heading */
+  what: string;
+  /** what it means, without the number */
+  means: string;
+}
+
+/** Reads metrics into findings, worst first. Health limits come before comfort. */
+export function findings(m: Metrics, timeline: Timeline): Finding[] {
+  const out: Finding[] = [];
+  const add = (f: Finding) => out.push(f);
+  const low = (kind: FindingKind, what: string, e: { value: number; atS: number }, steps: [number, 1 | 2 | 3, string][]) => {
+    for (const [limit, severity, means] of steps)
+      if (e.value < limit) {
+        add({ kind, severity, atS: e.atS, value: e.value, unit: '°C', limit, what, means });
+        return;
+      }
+  };
+  low('face', 'Your face', m.face, [
+    [LIMIT.skinFreezing, 3, 'bare skin can freeze'],
+    [LIMIT.faceNumb, 2, 'cheeks go numb; check each other for white spots'],
+    [LIMIT.facePain, 1, 'stings'],
+  ]);
+  low('fingers', 'Your fingers', m.fingers, [
+    [LIMIT.fingerNumb, 3, 'numb: you could not work a zip or a phone'],
+    [LIMIT.fingerClumsy, 2, 'clumsy'],
+  ]);
+  low('toes', 'Your toes', m.toes, [
+    [LIMIT.toeNumb, 3, 'numb'],
+    [LIMIT.toeClumsy, 2, 'painfully cold'],
+  ]);
+  low('core cold', 'Your core', m.coreLow, [[LIMIT.coreCold, 3, 'hypothermia begins near here']]);
+  low('torso cold', 'Your torso', m.torso, [[LIMIT.torsoCold, 2, 'chilled through']]);
+  if (m.heatDebt.value > LIMIT.heatDebt)
+    add({
+      kind: 'heat debt',
+      severity: m.heatDebt.value > 1.6 * LIMIT.heatDebt ? 3 : 2,
+      atS: m.heatDebt.atS,
+      value: m.heatDebt.value,
+      unit: 'Wh/m²',
+      limit: LIMIT.heatDebt,
+      what: 'Your body heat',
+      means: 'more heat lost than you can make up',
+    });
+  if (m.afterChill.value > 2.5)
+    add({
+      kind: 'after-chill',
+      severity: m.afterChill.value > 4 ? 2 : 1,
+      atS: m.afterChill.atS,
+      value: m.afterChill.value,
+      unit: 'K',
+      limit: 2.5,
+      what: 'The stop',
+      means: 'chills you',
+    });
+  if (m.basePeak.value > LIMIT.baseDamp) {
+    const soaked = m.basePeak.value > LIMIT.baseSoaked;
+    add({
+      kind: soaked ? 'soaked base' : 'damp base',
+      severity: soaked ? 2 : 1,
+      atS: m.basePeak.atS,
+      value: m.basePeak.value,
+      unit: 'share',
+      limit: soaked ? LIMIT.baseSoaked : LIMIT.baseDamp,
+      what: 'Your base layer',
+      means: soaked ? 'soaked' : 'damp',
+    });
+  }
+  if (m.coreHigh.value > LIMIT.coreHot)
+    add({
+      kind: 'too hot',
+      severity: m.coreHigh.value > 39.2 ? 3 : 1,
+      atS: m.coreHigh.atS,
+      value: m.coreHigh.value,
+      unit: '°C',
+      limit: LIMIT.coreHot,
+      what: 'Your core',
+      means: 'working hot',
+    });
+  const icy = timeline.stretches.find(
+    (s) => s.precipitationMmH > 0.05 && s.airC < 0.5 && (s.precipitation === 'rain' || s.precipitation === 'freezing drizzle' || s.precipitation === 'sleet'),
+  );
+  if (icy)
+    add({
+      kind: 'ice',
+      severity: 2,
+      atS: icy.startS,
+      value: icy.airC,
+      unit: '°C',
+      limit: 0.5,
+      what: 'The ground',
+      means: 'rain on frozen ground makes ice: no fast session on it',
+    });
+  return out.sort((a, b) => b.severity - a.severity || gap(b) - gap(a));
+}
+
+/** How far past its limit, in comparable terms. */
+function gap(f: Finding): number {
+  const scale = f.unit === '°C' ? 5 : f.unit === 'share' ? 0.3 : f.unit === 'K' ? 2 : 15;
+  return Math.abs(f.value - f.limit) / scale;
+}

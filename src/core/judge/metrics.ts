@@ -1,0 +1,174 @@
+import { ZONE_COUNT, ZONE_TABLE, zoneIndex } from '@/core/body/zones';
+import type { Person } from '@/core/body/person';
+import type { Wardrobe } from '@/core/clothing/wardrobe';
+import { isStop } from '@/core/outing/leg';
+import type { Timeline } from '@/core/outing/timeline';
+import type { Series } from '@/core/simulate/series';
+import { sensation } from './sensation';
+
+/** A lowest or highest value and when. */
+export interface Extreme {
+  value: number;
+  atS: number;
+}
+
+/** What the verdict, the cost and the screen all read: made once from a run. */
+export interface Metrics {
+  fingers: Extreme;
+  toes: Extreme;
+  face: Extreme;
+  torso: Extreme;
+  coreHigh: Extreme;
+  coreLow: Extreme;
+  /** water in worn garments beyond dry storage, g */
+  waterPeak: Extreme;
+  waterEnd: number;
+  /** share of the innermost torso layer's capacity */
+  basePeak: Extreme;
+  /** largest torso wettedness */
+  wetPeak: Extreme;
+  sweatG: number;
+  shiverMinutes: number;
+  clumsyMinutes: number;
+  /** deepest fall of torso skin in the first 20 minutes of any stop, K */
+  afterChill: Extreme;
+  /** heat the body has lost from its own tissues at the worst moment, Wh/m² */
+  heatDebt: Extreme;
+  frostPeakG: number;
+  sensation: Float64Array;
+  torsoSkin: Float64Array;
+  torsoWet: Float64Array;
+  waterG: Float64Array;
+  frostG: Float64Array;
+  baseShare: Float64Array;
+}
+
+const CHEST = zoneIndex('chest');
+const BACK = zoneIndex('back');
+const PELVIS = zoneIndex('pelvis');
+const FINGERS = zoneIndex('fingers');
+const TOES = zoneIndex('toes');
+const FACE = zoneIndex('face');
+const TORSO_AREA = ZONE_TABLE[CHEST].areaM2 + ZONE_TABLE[BACK].areaM2 + ZONE_TABLE[PELVIS].areaM2;
+
+const lowest = (): Extreme => ({ value: Infinity, atS: 0 });
+const highest = (): Extreme => ({ value: -Infinity, atS: 0 });
+function lower(e: Extreme, v: number, t: number): void {
+  if (v < e.value) {
+    e.value = v;
+    e.atS = t;
+  }
+}
+function raise(e: Extreme, v: number, t: number): void {
+  if (v > e.value) {
+    e.value = v;
+    e.atS = t;
+  }
+}
+
+/** Area-weighted torso mean of a zone array at a row. */
+function torsoMean(values: Float64Array, row: number): number {
+  const k = row * ZONE_COUNT;
+  return (
+    (values[k + CHEST] * ZONE_TABLE[CHEST].areaM2 + values[k + BACK] * ZONE_TABLE[BACK].areaM2 + values[k + PELVIS] * ZONE_TABLE[PELVIS].areaM2) / TORSO_AREA
+  );
+}
+
+/** Reads a run into metrics. `area` is the body's zone areas, m². */
+export function measure(series: Series, wardrobe: Wardrobe, person: Person, area: Float64Array, timeline: Timeline): Metrics {
+  const rows = series.rows;
+  const m: Metrics = {
+    fingers: lowest(),
+    toes: lowest(),
+    face: lowest(),
+    torso: lowest(),
+    coreHigh: highest(),
+    coreLow: lowest(),
+    waterPeak: highest(),
+    waterEnd: 0,
+    basePeak: highest(),
+    wetPeak: highest(),
+    sweatG: 0,
+    shiverMinutes: 0,
+    clumsyMinutes: 0,
+    afterChill: { value: 0, atS: 0 },
+    heatDebt: { value: 0, atS: 0 },
+    frostPeakG: 0,
+    sensation: new Float64Array(rows),
+    torsoSkin: new Float64Array(rows),
+    torsoWet: new Float64Array(rows),
+    waterG: new Float64Array(rows),
+    frostG: new Float64Array(rows),
+    baseShare: new Float64Array(rows),
+  };
+  const hours = series.stepS / 3600;
+  const bodyArea = area.reduce((a, b) => a + b, 0);
+  for (let r = 0; r < rows; r++) {
+    const t = series.timeS[r];
+    const k = r * ZONE_COUNT;
+    const torso = torsoMean(series.skinC, r);
+    const wet = torsoMean(series.wettedness, r);
+    m.torsoSkin[r] = torso;
+    m.torsoWet[r] = wet;
+    m.sensation[r] = sensation(torso, series.coreC[r], wet, person.warmth);
+    lower(m.fingers, series.skinC[k + FINGERS], t);
+    lower(m.toes, series.skinC[k + TOES], t);
+    lower(m.face, series.skinC[k + FACE], t);
+    lower(m.torso, torso, t);
+    raise(m.coreHigh, series.coreC[r], t);
+    lower(m.coreLow, series.coreC[r], t);
+    raise(m.wetPeak, wet, t);
+    m.sweatG += series.sweatGh[r] * hours;
+    if (series.shiverW[r] > 60) m.shiverMinutes += series.stepS / 60;
+    if (series.skinC[k + FINGERS] < 15) m.clumsyMinutes += series.stepS / 60;
+    raise(m.heatDebt, -series.bodyHeatJ[r] / 3600 / bodyArea, t);
+    readWater(m, series, wardrobe, area, r, t);
+  }
+  m.waterEnd = m.waterG[rows - 1];
+  readAfterChill(m, series, timeline);
+  return m;
+}
+
+function readWater(m: Metrics, series: Series, w: Wardrobe, area: Float64Array, r: number, t: number): void {
+  let water = 0;
+  let frost = 0;
+  let base = -1;
+  for (let i = 0; i < w.count; i++) {
+    const g = w.inOrder[i];
+    if (!series.worn[r * w.count + g]) continue;
+    for (let z = 0; z < ZONE_COUNT; z++) {
+      const j = g * ZONE_COUNT + z;
+      if (w.cover[j] === 0) continue;
+      const at = (r * w.count + g) * ZONE_COUNT + z;
+      water += (series.waterGm2[at] - 0.5 * w.sorb[j]) * area[z];
+      frost += series.frostGm2[at] * area[z];
+    }
+    if (base < 0 && w.cover[g * ZONE_COUNT + CHEST] > 0.5) base = g;
+  }
+  m.waterG[r] = water;
+  m.frostG[r] = frost;
+  if (frost > m.frostPeakG) m.frostPeakG = frost;
+  raise(m.waterPeak, water, t);
+  if (base >= 0) {
+    let share = 0;
+    for (const z of [CHEST, BACK]) {
+      const j = base * ZONE_COUNT + z;
+      const liquid = series.waterGm2[(r * w.count + base) * ZONE_COUNT + z] - w.sorb[j];
+      share += Math.max(0, liquid) / w.liquid[j] / 2;
+    }
+    m.baseShare[r] = share;
+    raise(m.basePeak, share, t);
+  } else raise(m.basePeak, 0, t);
+}
+
+function readAfterChill(m: Metrics, series: Series, timeline: Timeline): void {
+  timeline.legs.forEach((leg, i) => {
+    if (!isStop(leg) || i === 0) return;
+    const from = Math.floor(timeline.legStartS[i] / series.stepS);
+    const to = Math.min(series.rows - 1, Math.floor(Math.min(timeline.legStartS[i + 1], timeline.legStartS[i] + 1200) / series.stepS));
+    for (let r = from; r <= to; r++) {
+      const fall = m.torsoSkin[from] - m.torsoSkin[r];
+      if (fall > m.afterChill.value) m.afterChill = { value: fall, atS: series.timeS[r] };
+    }
+  });
+}

@@ -1,0 +1,31 @@
+/**
+ * Limits the verdicts use, each with its source. Skin temperatures °C.
+ */
+export const LIMIT = {
+  /** ISO 11079 annex B (from memory): hand skin 24 comfortable, 15 loss of dexterity; below about 8 numb */
+  fingerComfort: 24,
+  fingerClumsy: 15,
+  fingerNumb: 8,
+  toeClumsy: 15,
+  toeNumb: 8,
+  /** contact and wind-chill literature: skin freezes near −0.6 to −4.8; numb from about 7, painful near 10 */
+  facePain: 10,
+  faceNumb: 7,
+  skinFreezing: -0.5,
+  /** wettedness felt, and clammy (Gagge; Fukazawa & Havenith, from memory) */
+  wetFelt: 0.3,
+  wetClammy: 0.5,
+  /** share of a base layer's capacity */
+  baseDamp: 0.3,
+  baseSoaked: 0.7,
+  coreHot: 38.5,
+  coreCold: 35.5,
+  /** torso skin at which sitting still feels cold (ISO 11079 neutral mean skin 33, minimal 30) */
+  torsoCool: 30,
+  torsoCold: 27,
+  /** ISO 11079 duration limit: heat debt, Wh/m² */
+  heatDebt: 40,
+} as const;
+
+/** ISO 10551 perceptual words, −3 to 3. */
+export const SENSATION_WORDS = ['very cold', 'cold', 'cool', 'neutral', 'warm', 'hot', 'very hot'] as const;

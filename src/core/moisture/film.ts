@@ -1,0 +1,25 @@
+/**
+ * The film of liquid sweat on the skin.
+ *
+ * Skin wettedness is 0.06 by diffusion through dry skin (Gagge), rising with the film to 1. Part of the sweat,
+ * `w²/2`, runs off before it evaporates (evaporative efficiency 1 − w²/2, ISO 7933) into what touches the skin, or drips.
+ */
+export const DRY_WETTEDNESS = 0.06;
+/**
+ * Vapour conductance of dry skin, g/(s m² Pa): Fanger's diffusion term 3.05e-3 W/m²Pa over the latent heat. It lies in
+ * series with whatever is worn, so dry skin under thin cloth does not lose more than dry skin can.
+ */
+export const DRY_SKIN_CONDUCTANCE = 3.05e-3 / 2430;
+/** Film at which the skin is fully wet, g/m² (about 0.035 mm; from memory of Gagge and Havenith's estimates). */
+export const FULL_FILM = 35;
+/** Film beyond which it runs off bare skin, g/m². */
+export const DRIP_FILM = 60;
+
+export function wettedness(film: number): number {
+  const w = DRY_WETTEDNESS + (1 - DRY_WETTEDNESS) * (film / FULL_FILM);
+  return w > 1 ? 1 : w;
+}
+
+/** Time constants of liquid transport, s: skin to touching cloth, and cloth to touching cloth (engineering values). */
+export const WICK_SKIN_S = 90;
+export const WICK_CLOTH_S = 300;

@@ -1,0 +1,57 @@
+import type { Shelter } from '@/core/atmosphere/windAtBody';
+import type { Sport } from '@/core/effort/activity';
+import type { RidingSurface } from '@/core/effort/cycling';
+import type { PrecipitationKind } from '@/core/atmosphere/precipitation';
+
+/** How hard, in whichever terms the athlete knows. */
+export type Effort =
+  | { by: 'usual' }
+  | { by: 'exertion'; value: number }
+  | { by: 'heartRate'; value: number }
+  | { by: 'power'; value: number }
+  | { by: 'speed'; value: number }
+  | { by: 'metabolic'; value: number };
+
+/** Air of a leg where it is given by hand instead of taken from the forecast. */
+export interface LegAir {
+  airC?: number;
+  /** 0–1 */
+  humidity?: number;
+  /** m/s, at 10 m unless `windAtBody` */
+  wind?: number;
+  windAtBody?: boolean;
+  precipitationMmH?: number;
+  precipitation?: PrecipitationKind;
+}
+
+/** One stretch of an outing with one kind of going, or one stop. */
+export interface Leg {
+  name: string;
+  sport: Sport;
+  minutes: number;
+  distanceM: number;
+  /** net height gained, m, negative down */
+  climbM: number;
+  effort: Effort;
+  shelter: Shelter;
+  packOn: boolean;
+  /** stopping is impossible: only what can be done on the move */
+  noStopping: boolean;
+  surface?: RidingSurface;
+  footprintCm?: number;
+  air?: LegAir;
+  /** first and last sample of the route's profile, where the leg came from one */
+  profileFrom?: number;
+  profileTo?: number;
+}
+
+export const LEG_RANGE = {
+  minutes: [0.5, 1440, 'min'],
+  distanceM: [0, 200000, 'm'],
+  climbM: [-4000, 4000, 'm'],
+} as const;
+/** More legs than anybody's day has; beyond this the input is wrong. */
+export const MAX_LEGS = 400;
+
+export const isStop = (leg: Pick<Leg, 'sport'>): boolean =>
+  leg.sport === 'stand' || leg.sport === 'sit' || leg.sport === 'camp' || leg.sport === 'hut' || leg.sport === 'drive' || leg.sport === 'sleep';

@@ -1,0 +1,80 @@
+import { engineOf, type Person } from '@/core/body/person';
+import type { Sport } from '@/core/effort/activity';
+import { cutRoute } from './cutRoute';
+import type { ForecastHour } from './forecast';
+import type { Effort, Leg } from './leg';
+import { buildProfile, type Profile, type RoutePoint } from './route';
+import { buildTimeline, type Timeline } from './timeline';
+
+/** One outing as it is stored and edited: legs and weather, and the route they came from. */
+export interface Outing {
+  name: string;
+  sport: Sport;
+  /** local wall clock, ms */
+  startMs: number;
+  utcOffsetMin: number;
+  /** pack mass beyond clothing, kg */
+  loadKg: number;
+  /** height the forecast is for, m */
+  forecastEleM: number;
+  startEleM: number;
+  /** ground brightness 0–1 */
+  albedo: number;
+  legs: Leg[];
+  forecast: ForecastHour[];
+  route: RoutePoint[] | null;
+}
+
+export interface FromRoute {
+  name: string;
+  sport: Sport;
+  effort: Effort;
+  startMs: number;
+  utcOffsetMin: number;
+  loadKg: number;
+  useRecorded: boolean;
+  route: RoutePoint[];
+  forecast: ForecastHour[];
+}
+
+/** A new outing from a route and a forecast: legs cut and paced by the athlete's effort. The forecast is taken for the start's height. */
+export function outingFromRoute(input: FromRoute, person: Person): { outing: Outing; profile: Profile } {
+  const profile = buildProfile(input.route);
+  const legs = cutRoute(profile, engineOf(person), input.sport, input.effort, input.loadKg, input.useRecorded);
+  const startEleM = profile.eleM[0];
+  return {
+    profile,
+    outing: {
+      name: input.name,
+      sport: input.sport,
+      startMs: input.startMs,
+      utcOffsetMin: input.utcOffsetMin,
+      loadKg: input.loadKg,
+      forecastEleM: startEleM,
+      startEleM,
+      albedo: 0.6,
+      legs,
+      forecast: input.forecast,
+      route: input.route,
+    },
+  };
+}
+
+/** Legs, weather and route on one clock for one person. */
+export function timelineOf(outing: Outing, person: Person): Timeline {
+  const profile = outing.route ? buildProfile(outing.route) : undefined;
+  return buildTimeline({
+    legs: outing.legs,
+    forecast: outing.forecast,
+    startMs: outing.startMs,
+    utcOffsetMin: outing.utcOffsetMin,
+    engine: engineOf(person),
+    loadKg: outing.loadKg,
+    forecastEleM: outing.forecastEleM,
+    startEleM: outing.startEleM,
+    latitude: profile?.latitude,
+    longitude: profile?.longitude,
+    profile,
+    albedo: outing.albedo,
+  });
+}

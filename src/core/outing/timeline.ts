@@ -1,0 +1,193 @@
+import { vapourPressure } from '@/core/atmosphere/humidity';
+import { sunOnBody, sunPosition } from '@/core/atmosphere/sun';
+import { headwindCosine, relativeWind, SHELTER_FACTOR, STILL_AIR } from '@/core/atmosphere/windAtBody';
+import { isIndoors, isMoving, pumpingSpeed } from '@/core/effort/activity';
+import { legEffort, type Engine } from '@/core/effort/legEffort';
+import { OutOfRange, within } from '@/core/quantity/range';
+import type { PrecipitationKind } from '@/core/atmosphere/precipitation';
+import type { Sport } from '@/core/effort/activity';
+import { checkForecast, weatherAt, type ForecastHour } from './forecast';
+import { isStop, LEG_RANGE, MAX_LEGS, type Leg } from './leg';
+import { paceFor } from './pace';
+import type { Profile } from './route';
+
+/** What holds for a while on the one clock: the integrator's conditions plus where and in what weather it is. */
+export interface Stretch {
+  startS: number;
+  endS: number;
+  leg: number;
+  airC: number;
+  vapourPa: number;
+  relativeWind: number;
+  sunWm2: number;
+  precipitation: PrecipitationKind;
+  precipitationMmH: number;
+  sport: Sport;
+  metabolicW: number;
+  externalW: number;
+  pumping: number;
+  packOn: boolean;
+  /** for the picture */
+  wind10: number;
+  gust: number;
+  humidity: number;
+  distanceM: number;
+  eleM: number;
+  speedMs: number;
+  cloud: number;
+  effortFrom: string;
+}
+
+export interface Timeline {
+  stretches: Stretch[];
+  legs: Leg[];
+  /** s at which each leg starts; one more for the end */
+  legStartS: number[];
+  endS: number;
+}
+
+export interface TimelineInput {
+  legs: Leg[];
+  forecast: ForecastHour[];
+  /** local ms of the start */
+  startMs: number;
+  /** minutes the local clock is ahead of UTC, for the sun */
+  utcOffsetMin: number;
+  engine: Engine;
+  loadKg: number;
+  /** height the forecast is for, m */
+  forecastEleM: number;
+  startEleM: number;
+  latitude?: number;
+  longitude?: number;
+  profile?: Profile;
+  /** ground brightness, 0–1; fresh snow 0.8 */
+  albedo?: number;
+}
+
+/** Longest stretch before weather is looked up again, s. */
+const SLICE_S = 300;
+/** Indoor air where a leg names none. */
+const INDOOR = { airC: 19, humidity: 0.4 };
+
+/**
+ * Lays legs and forecast on one clock.
+ * @throws OutOfRange for no legs, too many, or values outside LEG_RANGE
+ */
+export function buildTimeline(input: TimelineInput): Timeline {
+  const { legs, engine } = input;
+  within('number of legs', legs.length, 1, MAX_LEGS);
+  checkForecast(input.forecast);
+  const stretches: Stretch[] = [];
+  const legStartS: number[] = [];
+  let t = 0;
+  let distance = 0;
+  let ele = input.startEleM;
+  legs.forEach((leg, index) => {
+    for (const key of Object.keys(LEG_RANGE) as (keyof typeof LEG_RANGE)[])
+      within(`leg ${index + 1} "${leg.name}" ${key}`, leg[key], LEG_RANGE[key][0], LEG_RANGE[key][1], LEG_RANGE[key][2]);
+    legStartS.push(t);
+    const seconds = leg.minutes * 60;
+    const slope = leg.distanceM > 0 ? Math.max(-0.6, Math.min(0.6, leg.climbM / leg.distanceM)) : 0;
+    const moving = isMoving(leg.sport) && !isStop(leg);
+    const speed = moving ? (leg.distanceM > 0 ? leg.distanceM / seconds : paceFor(engine, leg.sport, slope, leg.effort, input.loadKg)) : leg.sport === 'chairlift' ? 2.5 : 0;
+    if (speed > 30) throw new OutOfRange(`leg ${index + 1} "${leg.name}" speed`, `${speed.toFixed(1)} m/s`, 'at most 30 m/s; check minutes and distance');
+    const pieces = Math.max(1, Math.ceil(seconds / SLICE_S));
+    for (let k = 0; k < pieces; k++) {
+      const f0 = k / pieces;
+      const f = (k + 0.5) / pieces;
+      const here = placeOn(input.profile, leg, f, ele);
+      stretches.push(
+        stretch(input, leg, index, t + f0 * seconds, t + ((k + 1) / pieces) * seconds, speed, slope, distance + f * leg.distanceM, here.eleM, here.bearing),
+      );
+    }
+    t += seconds;
+    distance += leg.distanceM;
+    ele = placeOn(input.profile, leg, 1, ele).eleM;
+  });
+  legStartS.push(t);
+  within('outing length', t / 3600, 0, 72, 'h');
+  return { stretches, legs, legStartS, endS: t };
+}
+
+function placeOn(profile: Profile | undefined, leg: Leg, f: number, startEle: number): { eleM: number; bearing: number | null } {
+  if (profile && leg.profileFrom !== undefined && leg.profileTo !== undefined) {
+    const i = Math.min(profile.eleM.length - 1, Math.round(leg.profileFrom + (leg.profileTo - leg.profileFrom) * f));
+    return { eleM: profile.eleM[i], bearing: profile.bearingDeg[i] };
+  }
+  return { eleM: startEle + leg.climbM * f, bearing: null };
+}
+
+function stretch(
+  input: TimelineInput,
+  leg: Leg,
+  index: number,
+  startS: number,
+  endS: number,
+  speed: number,
+  slope: number,
+  distanceM: number,
+  eleM: number,
+  course: number | null,
+): Stretch {
+  const mid = input.startMs + ((startS + endS) / 2) * 1000;
+  const w = weatherAt(input.forecast, mid, eleM - input.forecastEleM);
+  const indoors = isIndoors(leg.sport) || leg.shelter === 'indoor';
+  const airC = leg.air?.airC ?? (indoors ? INDOOR.airC : w.airC);
+  const humidity = leg.air?.humidity ?? (indoors ? INDOOR.humidity : w.humidity);
+  const wind10 = indoors ? 0 : (leg.air?.wind ?? w.wind);
+  const shelter = indoors ? 'indoor' : leg.shelter;
+  const cos = course === null ? 0 : headwindCosine(course, w.fromDeg);
+  const relative = leg.air?.windAtBody
+    ? Math.max(STILL_AIR, Math.hypot(leg.air.wind ?? 0, speed))
+    : relativeWind(Math.min(80, wind10), shelter, speed, cos);
+  const load = leg.packOn ? input.loadKg : 0;
+  const work = legEffort(input.engine, {
+    sport: leg.sport,
+    slope,
+    loadKg: load,
+    airC,
+    footprintCm: leg.footprintCm,
+    surface: leg.surface,
+    headwindMs: wind10 * SHELTER_FACTOR[shelter] * cos,
+    speedMs: leg.effort.by === 'speed' || leg.effort.by === 'usual' ? speed : undefined,
+    metabolicW: leg.effort.by === 'metabolic' ? leg.effort.value : undefined,
+    powerW: leg.effort.by === 'power' ? leg.effort.value : undefined,
+    heartRateBpm: leg.effort.by === 'heartRate' ? leg.effort.value : undefined,
+    exertion: leg.effort.by === 'exertion' ? leg.effort.value : undefined,
+  });
+  const sun =
+    indoors || input.latitude === undefined
+      ? 0
+      : sunOnBody(
+          sunPosition(mid - input.utcOffsetMin * 60000, input.latitude, input.longitude ?? 0).altitudeDeg,
+          w.cloud,
+          input.albedo ?? 0.6,
+          shelter === 'forest',
+        );
+  return {
+    startS,
+    endS,
+    leg: index,
+    airC,
+    vapourPa: vapourPressure(airC, humidity),
+    relativeWind: relative,
+    sunWm2: sun,
+    precipitation: indoors ? 'none' : (leg.air?.precipitation ?? w.kind),
+    precipitationMmH: indoors ? 0 : (leg.air?.precipitationMmH ?? w.precipitationMmH),
+    sport: leg.sport,
+    metabolicW: Math.min(2400, work.metabolicW),
+    externalW: Math.min(work.externalW, work.metabolicW * 0.3),
+    pumping: pumpingSpeed(leg.sport, speed),
+    packOn: leg.packOn,
+    wind10,
+    gust: indoors ? 0 : Math.max(wind10, w.gust),
+    humidity,
+    distanceM,
+    eleM,
+    speedMs: speed,
+    cloud: w.cloud,
+    effortFrom: work.from,
+  };
+}
+

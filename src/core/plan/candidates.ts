@@ -1,0 +1,122 @@
+import { fabricResistance, type Garment, type Group, type Role, type Use } from '@/core/clothing/garment';
+import type { Sport } from '@/core/effort/activity';
+import { OutOfRange } from '@/core/quantity/range';
+import type { Timeline } from '@/core/outing/timeline';
+import type { Kit } from './modes';
+
+/** What footwear and headgear an outing asks for. */
+export function useOf(sport: Sport): Use {
+  switch (sport) {
+    case 'run':
+      return 'run';
+    case 'classic ski':
+    case 'skate ski':
+      return 'nordic';
+    case 'ski tour':
+    case 'downhill ski':
+    case 'chairlift':
+      return 'tour';
+    case 'cycle':
+      return 'ride';
+    default:
+      return 'hike';
+  }
+}
+
+/** The closet sorted for one use: what may be chosen for each part of the kit. */
+export interface Candidates {
+  bases: Garment[];
+  mids: Garment[];
+  shells: Garment[];
+  warms: Garment[];
+  /** whole leg outfits, skin out */
+  legs: Garment[][];
+  overLegs: Garment[];
+  /** sock systems with footwear */
+  feet: Garment[][];
+  liners: Garment[];
+  mitts: Garment[];
+  caps: Garment[];
+  hats: Garment[];
+  tubes: Garment[];
+  helmets: Garment[];
+}
+
+const wet = (t: Timeline): boolean => t.stretches.some((s) => s.precipitationMmH > 0.2 && s.precipitation !== 'dry snow' && s.precipitation !== 'none');
+
+/**
+ * Sorts a closet into candidates.
+ * @throws OutOfRange naming what the closet lacks: something for the torso's skin, for the legs, and footwear
+ */
+export function candidates(closet: readonly Garment[], sport: Sport, timeline: Timeline): Candidates {
+  const use = useOf(sport);
+  const fits = closet.filter((g) => g.suits.length === 0 || g.suits.includes(use));
+  const of = (group: Group, ...roles: Role[]) => fits.filter((g) => g.group === group && roles.includes(g.role));
+  const byWarmth = (a: Garment, b: Garment) => a.thicknessMm - b.thicknessMm || a.id.localeCompare(b.id);
+  const shorts = of('legs', 'short').sort(byWarmth);
+  const inner = of('legs', 'base').sort(byWarmth);
+  const outer = [...of('legs', 'shell'), ...(wet(timeline) ? of('legs', 'storm') : [])];
+  const legs: Garment[][] = [];
+  for (const short of shorts.length > 0 ? [[shorts[0]], ...shorts.slice(1).map((s) => [s])] : [[]]) {
+    for (const i of inner) legs.push([...short, i]);
+    for (const o of outer) {
+      legs.push([...short, o]);
+      for (const i of inner) if (i.order < o.order) legs.push([...short, i, o]);
+    }
+  }
+  const footwear = fits.filter((g) => g.group === 'feet' && g.role === 'footwear');
+  const socks = of('feet', 'base', 'mid');
+  const liners = of('feet', 'liner').filter((g) => g.ret < 100);
+  const over = of('feet', 'over');
+  const feet = footwear.flatMap((f) =>
+    [...socks.map((s) => [s]), ...liners.flatMap((l) => socks.map((s) => [l, s]))].flatMap((s) => [[...s, f], ...over.map((o) => [...s, f, o])]),
+  );
+  const bases = of('torso', 'base');
+  if (bases.length === 0) throw new OutOfRange('closet', 'nothing for the torso next to the skin', 'at least one base layer');
+  if (legs.length === 0) throw new OutOfRange('closet', 'nothing for the legs', 'at least one pair of tights or trousers');
+  if (feet.length === 0) throw new OutOfRange('closet', `no footwear for "${use}"`, 'footwear and socks that suit the sport');
+  const warmth = (set: Garment[]) => set.reduce((s, g) => s + fabricResistance(g), 0);
+  return {
+    bases,
+    mids: of('torso', 'mid'),
+    shells: [...of('torso', 'shell'), ...of('torso', 'storm')],
+    warms: of('torso', 'warm'),
+    legs: spread(legs, warmth, 12),
+    overLegs: of('legs', 'warm'),
+    feet: spread(feet, warmth, 8),
+    liners: of('hands', 'liner').filter((g) => g.ret < 100),
+    mitts: of('hands', 'mid', 'shell', 'warm', 'over'),
+    caps: of('head', 'base', 'liner'),
+    hats: of('head', 'warm'),
+    tubes: of('face', 'base'),
+    helmets: of('head', 'over'),
+  };
+}
+
+/** At most `most` of a list, evenly over its warmth: neighbours differ too little to be worth a search each. */
+function spread<T>(list: T[], warmth: (x: T) => number, most: number): T[] {
+  const sorted = [...list].sort((a, b) => warmth(a) - warmth(b));
+  if (sorted.length <= most) return sorted;
+  return Array.from({ length: most }, (_, i) => sorted[Math.round((i * (sorted.length - 1)) / (most - 1))]);
+}
+
+/** A plain kit to start the search from: the middle of each list. */
+export function firstKit(c: Candidates, hasStops: boolean): Kit {
+  const middle = <T>(list: readonly T[]): T | null => (list.length > 0 ? list[Math.floor(list.length / 2)] : null);
+  return {
+    base: middle(c.bases)!,
+    mid: middle(c.mids),
+    shell: c.shells[0] ?? null,
+    warm: hasStops ? (c.warms[0] ?? null) : null,
+    legs: middle(c.legs)!,
+    overLegs: null,
+    feet: middle(c.feet)!,
+    liner: c.liners[0] ?? null,
+    mitts: middle(c.mitts),
+    cap: c.caps[0] ?? null,
+    hat: null,
+    tube: c.tubes[0] ?? null,
+    helmet: c.helmets[0] ?? null,
+    eyes: null,
+  };
+}

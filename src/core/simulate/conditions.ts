@@ -1,0 +1,46 @@
+import type { PrecipitationKind } from '@/core/atmosphere/precipitation';
+import type { Sport } from '@/core/effort/activity';
+
+/**
+ * What holds for a while on the one clock of an outing: air, effort, contact. Everything the integrator needs and nothing
+ * it would have to look up. Built by `outing`; `simulate` reads it.
+ */
+export interface Conditions {
+  /** s from the start of the outing */
+  startS: number;
+  endS: number;
+  airC: number;
+  vapourPa: number;
+  /** wind relative to the moving body, m/s */
+  relativeWind: number;
+  /** short-wave on the body, W/m² of body surface */
+  sunWm2: number;
+  precipitation: PrecipitationKind;
+  /** mm/h of water */
+  precipitationMmH: number;
+  sport: Sport;
+  metabolicW: number;
+  externalW: number;
+  /** walking-equivalent limb speed, m/s */
+  pumping: number;
+  packOn: boolean;
+}
+
+/** One change of the kit at a moment. Opening `setting` 0 closed to 1 open. */
+export type KitAction =
+  | { do: 'putOn' | 'takeOff'; garment: string }
+  | { do: 'set'; garment: string; opening: string; setting: number };
+
+export interface Cue {
+  atS: number;
+  actions: KitAction[];
+}
+
+/** What is worn at the start, how openings stand, what is carried, and when it changes. */
+export interface Plan {
+  worn: string[];
+  carried: string[];
+  /** settings that differ from the garments' usual: garment id -> opening id -> 0–1 */
+  openings: Record<string, Record<string, number>>;
+  cues: Cue[];
+}

@@ -1,0 +1,64 @@
+import { ZONE_COUNT } from '@/core/body/zones';
+
+/**
+ * What a run shows, sampled every `stepS` seconds: one row a sample.
+ * Zone arrays are `row * 13 + zone`; garment arrays `(row * garments + g) * 13 + zone`.
+ */
+export interface Series {
+  rows: number;
+  stepS: number;
+  garments: number;
+  timeS: Float64Array;
+  coreC: Float64Array;
+  metabolicW: Float64Array;
+  /** metabolic less external work plus shivering, W */
+  heatW: Float64Array;
+  shiverW: Float64Array;
+  /** g/h */
+  sweatGh: Float64Array;
+  evaporationGh: Float64Array;
+  dryLossW: Float64Array;
+  evaporativeLossW: Float64Array;
+  breathLossW: Float64Array;
+  /** heat in the body's own tissues relative to the start, J; negative is heat debt */
+  bodyHeatJ: Float64Array;
+  skinC: Float64Array;
+  wettedness: Float64Array;
+  filmGm2: Float64Array;
+  /** dry loss of each zone, W/m² */
+  zoneLossWm2: Float64Array;
+  garmentC: Float64Array;
+  waterGm2: Float64Array;
+  frostGm2: Float64Array;
+  worn: Uint8Array;
+}
+
+export function newSeries(rows: number, stepS: number, garments: number): Series {
+  const f = () => new Float64Array(rows);
+  const z = () => new Float64Array(rows * ZONE_COUNT);
+  const g = () => new Float64Array(rows * garments * ZONE_COUNT);
+  return {
+    rows,
+    stepS,
+    garments,
+    timeS: f(),
+    coreC: f(),
+    metabolicW: f(),
+    heatW: f(),
+    shiverW: f(),
+    sweatGh: f(),
+    evaporationGh: f(),
+    dryLossW: f(),
+    evaporativeLossW: f(),
+    breathLossW: f(),
+    bodyHeatJ: f(),
+    skinC: z(),
+    wettedness: z(),
+    filmGm2: z(),
+    zoneLossWm2: z(),
+    garmentC: g(),
+    waterGm2: g(),
+    frostGm2: g(),
+    worn: new Uint8Array(rows * garments),
+  };
+}

@@ -1,0 +1,169 @@
+import type { BodyParameters } from '@/core/body/bodyParameters';
+import { ZONE_COUNT } from '@/core/body/zones';
+import { STRIDE, type Stacks } from '@/core/clothing/stack';
+import type { Wardrobe } from '@/core/clothing/wardrobe';
+import { DRIP_FILM, FULL_FILM, WICK_CLOTH_S, WICK_SKIN_S } from '@/core/moisture/film';
+import { LATENT_FUSION } from '@/core/quantity/units';
+import type { Ledger } from './ledger';
+import type { Scratch } from './scratch';
+import type { State } from './state';
+
+/**
+ * Moves liquid in one zone for one step: sweat that runs off or is wicked into the cloth, liquid between touching layers,
+ * rain and melting snow from outside, overflow and drip; then freezes or thaws each layer.
+ * Only unfrozen water beyond the sorbed share moves.
+ */
+export function moveLiquid(
+  z: number,
+  dt: number,
+  body: BodyParameters,
+  sweatGs: number,
+  stacks: Stacks,
+  s: State,
+  x: Scratch,
+  w: Wardrobe,
+  ledger: Ledger,
+): void {
+  const base = z * STRIDE;
+  const n = stacks.layers[z];
+  const area = body.area[z];
+  if (n === 0) {
+    if (s.film[z] > DRIP_FILM) {
+      ledger.dripped += (s.film[z] - DRIP_FILM) * area;
+      s.film[z] = DRIP_FILM;
+    }
+    return;
+  }
+  for (let k = 1; k <= n; k++) {
+    const j = stacks.garment[base + k] * ZONE_COUNT + z;
+    const liquid = freeLiquid(j, s, w);
+    x.filled[k] = liquid / w.liquid[j];
+  }
+  const wet = x.wetness[z];
+  const first = stacks.garment[base + 1];
+  fromSkin(z, first, 1, w.contact[first], dt, s, x, w);
+  if (n > 1 && w.mesh[first] > 0) {
+    // Open mesh lets the film reach the layer above through its holes.
+    const second = stacks.garment[base + 2];
+    fromSkin(z, second, 2, w.mesh[first] * w.contact[second], dt, s, x, w);
+  }
+  // What ISO 7933 calls unevaporated sweat leaves the film at once: into the cloth, or it drips when the cloth is full.
+  let runoff = Math.min(s.film[z], (sweatGs / area) * dt * 0.5 * wet * wet);
+  if (s.film[z] - runoff > DRIP_FILM) runoff = s.film[z] - DRIP_FILM;
+  s.film[z] -= runoff;
+  const j1 = first * ZONE_COUNT + z;
+  s.water[j1] += runoff;
+
+  for (let k = 1; k < n; k++) {
+    const a = stacks.garment[base + k];
+    const b = stacks.garment[base + k + 1];
+    const ja = a * ZONE_COUNT + z;
+    const jb = b * ZONE_COUNT + z;
+    const rate = (w.contact[b] * Math.min(w.wicking[a], w.wicking[b]) * Math.min(w.liquid[ja], w.liquid[jb])) / WICK_CLOTH_S;
+    let flow = rate * (x.filled[k] - x.filled[k + 1]) * dt;
+    const limit = 0.5 * (flow > 0 ? freeLiquid(ja, s, w) : freeLiquid(jb, s, w));
+    if (flow > limit) flow = limit;
+    else if (flow < -limit) flow = -limit;
+    s.water[ja] -= flow;
+    s.water[jb] += flow;
+  }
+  for (let k = 1; k <= n; k++) {
+    const j = stacks.garment[base + k] * ZONE_COUNT + z;
+    const over = s.water[j] - w.sorb[j] - w.liquid[j];
+    if (over > 0) {
+      const unfrozen = Math.min(over, s.water[j] - s.ice[j]);
+      if (unfrozen > 0) {
+        s.water[j] -= unfrozen;
+        if (k < n) s.water[stacks.garment[base + k + 1] * ZONE_COUNT + z] += unfrozen;
+        else ledger.dripped += unfrozen * area;
+      }
+    }
+    changePhase(j, s, w);
+  }
+}
+
+/** Liquid between skin film and the k-th layer by their fillings, g/m². Flows back to the skin from soaked cloth. */
+function fromSkin(z: number, g: number, k: number, contact: number, dt: number, s: State, x: Scratch, w: Wardrobe): void {
+  const j = g * ZONE_COUNT + z;
+  let flow = ((contact * w.wicking[g] * FULL_FILM) / WICK_SKIN_S) * (Math.min(1.5, s.film[z] / FULL_FILM) - x.filled[k]) * dt;
+  if (flow > 0) flow = Math.min(flow, 0.5 * s.film[z]);
+  else flow = -Math.min(-flow, 0.3 * freeLiquid(j, s, w));
+  s.film[z] -= flow;
+  s.water[j] += flow;
+}
+
+function freeLiquid(j: number, s: State, w: Wardrobe): number {
+  const liquid = s.water[j] - s.ice[j] - w.sorb[j];
+  return liquid > 0 ? liquid : 0;
+}
+
+/** Freezes free liquid below 0 °C and thaws ice above it, as far as the layer's own heat allows. Energy is exact. */
+function changePhase(j: number, s: State, w: Wardrobe): void {
+  const t = s.temperature[j];
+  if (t < 0) {
+    const liquid = freeLiquid(j, s, w);
+    if (liquid <= 0) return;
+    const frozen = Math.min(liquid, (w.heat[j] * -t) / LATENT_FUSION);
+    s.ice[j] += frozen;
+    s.temperature[j] = t + (LATENT_FUSION * frozen) / w.heat[j];
+  } else if (s.ice[j] > 0) {
+    const thawed = Math.min(s.ice[j], (w.heat[j] * t) / LATENT_FUSION);
+    s.ice[j] -= thawed;
+    s.temperature[j] = t - (LATENT_FUSION * thawed) / w.heat[j];
+  }
+}
+
+/**
+ * Precipitation on the outermost layer for one step. Snow on a surface below 0 °C stays dry and is brushed off: it never
+ * enters the books. On a warmer surface it melts there, with the surface's heat, and wets like rain.
+ * @param mmH water equivalent  @param liquidShare what arrives liquid  @returns nothing; water and heat are booked
+ */
+export function precipitate(
+  z: number,
+  dt: number,
+  mmH: number,
+  liquidShare: number,
+  airC: number,
+  body: BodyParameters,
+  stacks: Stacks,
+  s: State,
+  w: Wardrobe,
+  ledger: Ledger,
+): void {
+  const base = z * STRIDE;
+  const n = stacks.layers[z];
+  const area = body.area[z];
+  // An upright body catches about 0.3 of the fall on its surface, more in wind (engineering value).
+  const fall = (0.3 * mmH * 1000 * dt) / 3600;
+  const surface = n === 0 ? s.skin[z] : s.temperature[stacks.garment[base + n] * ZONE_COUNT + z];
+  const melts = surface > 0.2 ? 1 : 0;
+  const arriving = fall * (liquidShare + (1 - liquidShare) * melts);
+  if (arriving <= 0) return;
+  const melted = fall * (1 - liquidShare) * melts;
+  if (n === 0) {
+    const stays = Math.min(arriving, Math.max(0, DRIP_FILM - s.film[z]));
+    s.film[z] += stays;
+    ledger.precipitation += stays * area;
+    const heat = melted * LATENT_FUSION + stays * 4.18 * Math.max(0, s.skin[z] - airC);
+    s.skin[z] -= (heat * area) / body.skinC[z];
+    ledger.toPrecipitation += heat * area;
+    return;
+  }
+  let left = arriving;
+  for (let k = n; k >= 1 && left > 0; k--) {
+    const g = stacks.garment[base + k];
+    const j = g * ZONE_COUNT + z;
+    const passes = left * (1 - w.waterResistance[g]);
+    const room = Math.max(0, w.sorb[j] + w.liquid[j] - s.water[j]);
+    const taken = Math.min(room, passes);
+    if (taken > 0) {
+      // Only melting costs heat where it lands; cold rain is warmed by the layer it wets.
+      const heat = (k === n ? Math.min(melted, taken) * LATENT_FUSION : 0) + taken * 4.18 * Math.max(0, s.temperature[j] - airC);
+      s.water[j] += taken;
+      s.temperature[j] -= heat / w.heat[j];
+      ledger.toPrecipitation += heat * area;
+      ledger.precipitation += taken * area;
+    }
+    left = passes - taken;
+  }
+}
