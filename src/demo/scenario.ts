@@ -28,6 +28,8 @@ interface DemoOuting {
   csv: string;
   start: string;
   loadKg: number;
+  /** name of the stop on the highest point */
+  summit?: string;
   /** names and shelter by leg, in order; stops to put in after a leg */
   legs: Partial<Leg>[];
   stops?: { after: number; leg: Partial<Leg> & Pick<Leg, 'name' | 'sport' | 'minutes'> }[];
@@ -46,10 +48,9 @@ export const DEMO_OUTINGS: DemoOuting[] = [
       { name: 'Birkshaw wood', shelter: 'forest' },
       { name: 'Lang Tarn', shelter: 'open' },
       { name: 'Skarn Rake', shelter: 'open' },
-      { name: 'Skarn Head', shelter: 'ridge' },
-      { name: 'Long Shoulder', shelter: 'ridge' },
-      { name: 'Ravenbeck', shelter: 'forest' },
+      { name: 'Long Shoulder', shelter: 'open' },
     ],
+    summit: 'Skarn Head',
   },
   {
     name: 'Mill Lane loop',
@@ -59,7 +60,7 @@ export const DEMO_OUTINGS: DemoOuting[] = [
     csv: 'weekday-evening.csv',
     start: '2027-01-12T18:00',
     loadKg: 0,
-    legs: [{ shelter: 'street' }, { shelter: 'forest' }, { shelter: 'open' }, { shelter: 'street' }],
+    legs: [{ name: 'Mill Lane', shelter: 'street' }],
   },
   {
     name: 'Tarnholt valley ride',
@@ -69,7 +70,7 @@ export const DEMO_OUTINGS: DemoOuting[] = [
     csv: 'sunday-ride-imperial.csv',
     start: '2027-01-17T10:00',
     loadKg: 2,
-    legs: [],
+    legs: [{ name: 'Valley road' }, { name: 'Kiln Bank' }, { name: 'Ravenbeck road' }],
   },
   {
     name: 'Lang Tarn hut and back',
@@ -79,7 +80,10 @@ export const DEMO_OUTINGS: DemoOuting[] = [
     csv: 'thaw-monday.csv',
     start: '2027-01-18T09:30',
     loadKg: 9,
-    legs: [{ shelter: 'forest' }, { shelter: 'open' }],
+    legs: [
+      { name: 'Up through Birkshaw', shelter: 'forest' },
+      { name: 'Down by the beck', shelter: 'open' },
+    ],
     stops: [{ after: 0, leg: { name: 'Lang Tarn hut', sport: 'hut', minutes: 35 } }],
   },
 ];
@@ -105,7 +109,7 @@ export function buildDemoOutings(readFile: (name: string) => string, person: Per
     );
     // Names go to the moving legs in order; stops found on the summit keep their own.
     let k = 0;
-    let legs = outing.legs.map((leg) => (leg.distanceM > 0 ? { ...leg, ...d.legs[k++] } : leg));
+    let legs = outing.legs.map((leg) => (leg.distanceM > 0 ? { ...leg, ...d.legs[k++] } : { ...leg, name: d.summit ?? leg.name }));
     for (const s of d.stops ?? []) {
       if (legs.some((l) => l.distanceM === 0)) legs = legs.filter((l) => l.distanceM > 0);
       const at = legs[Math.min(s.after, legs.length - 1)];

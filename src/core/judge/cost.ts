@@ -2,6 +2,7 @@ import type { Person } from '@/core/body/person';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import type { Series } from '@/core/simulate/series';
 import type { Metrics } from './metrics';
+import { coldTorso } from './sensation';
 import { LIMIT } from './thresholds';
 
 /** The parts of the one stated cost. Each is in "points": about one point is an hour of being clearly annoyed by it. */
@@ -42,6 +43,7 @@ export interface Moment {
   timeS: number;
   sensation: number;
   torsoC: number;
+  heatWm2: number;
   torsoWet: number;
   coreC: number;
   shiverW: number;
@@ -62,7 +64,7 @@ export const noCost = (): BodyCost => ({ cold: 0, heat: 0, wetSkin: 0, wetLayers
 export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number): void {
   const settle = m.timeS < 600 ? 0.15 : 1;
   c.cold +=
-    settle * hours * (below(m.sensation, -0.8, 1.2) + below(m.torsoC + person.warmth, LIMIT.torsoCold, 2) + Math.max(0, m.shiverW - 25) / 120);
+    settle * hours * (below(m.sensation, -0.8, 1.2) + below(m.torsoC + person.warmth, coldTorso(m.heatWm2), 2) + Math.max(0, m.shiverW - 25) / 120);
   c.heat += (below(-m.sensation, -1.2, 1) + below(-m.coreC, -LIMIT.coreHot, 0.3)) * hours;
   c.wetSkin += below(-m.torsoWet, -LIMIT.wetFelt, 0.35) * hours;
   c.wetLayers += (Math.max(0, m.waterG) / 220) * hours;
@@ -79,12 +81,13 @@ export function addEnd(c: BodyCost, waterEndG: number, afterChillK: number): voi
 /** Cost of the body's part of a recorded run, points. */
 export function bodyCost(series: Series, m: Metrics, person: Person): BodyCost {
   const c = noCost();
-  const now: Moment = { timeS: 0, sensation: 0, torsoC: 0, torsoWet: 0, coreC: 0, shiverW: 0, fingersC: 0, toesC: 0, faceC: 0, waterG: 0 };
+  const now: Moment = { timeS: 0, sensation: 0, torsoC: 0, heatWm2: 0, torsoWet: 0, coreC: 0, shiverW: 0, fingersC: 0, toesC: 0, faceC: 0, waterG: 0 };
   for (let r = 1; r < series.rows; r++) {
     const k = r * ZONE_COUNT;
     now.timeS = series.timeS[r];
     now.sensation = m.sensation[r];
     now.torsoC = m.torsoSkin[r];
+    now.heatWm2 = m.heatWm2[r];
     now.torsoWet = m.torsoWet[r];
     now.coreC = series.coreC[r];
     now.shiverW = series.shiverW[r];

@@ -56,7 +56,17 @@ export function findings(m: Metrics, timeline: Timeline): Finding[] {
     [LIMIT.toeClumsy, 2, 'painfully cold'],
   ]);
   low('core cold', 'Your core', m.coreLow, [[LIMIT.coreCold, 3, 'hypothermia begins near here']]);
-  low('torso cold', 'Your torso', m.torso, [[LIMIT.torsoCold, 2, 'chilled through']]);
+  if (m.torsoMargin.value < 0)
+    add({
+      kind: 'torso cold',
+      severity: m.torsoMargin.value < -3 ? 3 : 2,
+      atS: m.torsoMargin.atS,
+      value: m.torsoAt(m.torsoMargin.atS),
+      unit: '°C',
+      limit: m.torsoAt(m.torsoMargin.atS) - m.torsoMargin.value,
+      what: 'Your torso',
+      means: 'chilled through for what you are doing',
+    });
   if (m.heatDebt.value > LIMIT.heatDebt)
     add({
       kind: 'heat debt',

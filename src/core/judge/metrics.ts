@@ -4,7 +4,7 @@ import type { Wardrobe } from '@/core/clothing/wardrobe';
 import { isStop } from '@/core/outing/leg';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Series } from '@/core/simulate/series';
-import { sensation } from './sensation';
+import { coldTorso, sensation } from './sensation';
 
 /** A lowest or highest value and when. */
 export interface Extreme {
@@ -18,6 +18,8 @@ export interface Metrics {
   toes: Extreme;
   face: Extreme;
   torso: Extreme;
+  /** torso skin above what counts as chilled through at that effort, K, at its least */
+  torsoMargin: Extreme;
   coreHigh: Extreme;
   coreLow: Extreme;
   /** water in worn garments beyond dry storage, g */
@@ -36,11 +38,15 @@ export interface Metrics {
   heatDebt: Extreme;
   frostPeakG: number;
   sensation: Float64Array;
+  /** metabolic heat, W/m² */
+  heatWm2: Float64Array;
   torsoSkin: Float64Array;
   torsoWet: Float64Array;
   waterG: Float64Array;
   frostG: Float64Array;
   baseShare: Float64Array;
+  /** torso skin at a time, °C */
+  torsoAt: (timeS: number) => number;
 }
 
 const CHEST = zoneIndex('chest');
@@ -82,6 +88,7 @@ export function measure(series: Series, wardrobe: Wardrobe, person: Person, area
     toes: lowest(),
     face: lowest(),
     torso: lowest(),
+    torsoMargin: lowest(),
     coreHigh: highest(),
     coreLow: lowest(),
     waterPeak: highest(),
@@ -95,11 +102,13 @@ export function measure(series: Series, wardrobe: Wardrobe, person: Person, area
     heatDebt: { value: 0, atS: 0 },
     frostPeakG: 0,
     sensation: new Float64Array(rows),
+    heatWm2: new Float64Array(rows),
     torsoSkin: new Float64Array(rows),
     torsoWet: new Float64Array(rows),
     waterG: new Float64Array(rows),
     frostG: new Float64Array(rows),
     baseShare: new Float64Array(rows),
+    torsoAt: (timeS) => m.torsoSkin[Math.min(rows - 1, Math.max(0, Math.round(timeS / series.stepS)))],
   };
   const hours = series.stepS / 3600;
   const bodyArea = area.reduce((a, b) => a + b, 0);
@@ -110,7 +119,10 @@ export function measure(series: Series, wardrobe: Wardrobe, person: Person, area
     const wet = torsoMean(series.wettedness, r);
     m.torsoSkin[r] = torso;
     m.torsoWet[r] = wet;
-    m.sensation[r] = sensation(torso, series.coreC[r], wet, person.warmth);
+    const heat = series.heatW[r] / bodyArea;
+    m.sensation[r] = sensation(torso, heat, series.coreC[r], wet, person.warmth);
+    lower(m.torsoMargin, torso + person.warmth - coldTorso(heat), t);
+    m.heatWm2[r] = heat;
     lower(m.fingers, series.skinC[k + FINGERS], t);
     lower(m.toes, series.skinC[k + TOES], t);
     lower(m.face, series.skinC[k + FACE], t);

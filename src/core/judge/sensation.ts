@@ -2,14 +2,29 @@ import { clamp } from '@/core/quantity/range';
 import { SENSATION_WORDS } from './thresholds';
 
 /**
- * Whole-body thermal sensation, −3 very cold to +3 very hot, from mean torso skin and core temperature.
- * Slopes after the usual linear fits on skin temperature (about 0.45 votes per K below neutral, 0.7 above) with core heat
- * adding warmth; engineering values, shifted by the athlete's own `warmth`.
+ * Mean skin temperature people find comfortable at a heat production, °C: `35.7 − 0.0275 (M − W)`, W/m².
+ * Fanger 1970 (ISO 7730), measured to about 180 W/m² and carried on to 420 here: working people like a cool skin.
  */
-export function sensation(torsoSkinC: number, coreC: number, wettedness: number, warmth: number): number {
-  const d = torsoSkinC - 33.2 + warmth;
-  const skin = d < 0 ? 0.42 * d : 0.8 * d;
-  const core = clamp((coreC - 37.3) * 1.1, -2, 2.2);
+export function comfortableSkin(heatWm2: number): number {
+  return 35.7 - 0.0275 * clamp(heatWm2, 40, 420);
+}
+
+/** Torso skin below which one is chilled through, °C: this far under what is comfortable at that effort. */
+export function coldTorso(heatWm2: number): number {
+  return comfortableSkin(heatWm2) - 6.5;
+}
+
+/**
+ * Whole-body thermal sensation, −3 very cold to +3 very hot.
+ * Torso skin against what is comfortable at this effort (slopes 0.42 votes per K below, 0.6 above: engineering values near
+ * the usual fits), plus what the core still holds after work when resting, plus clamminess, shifted by the athlete's warmth.
+ * @param torsoSkinC °C  @param heatWm2 metabolic heat, W/m²  @param wettedness 0–1  @param warmth K, athlete's own
+ */
+export function sensation(torsoSkinC: number, heatWm2: number, coreC: number, wettedness: number, warmth: number): number {
+  const d = torsoSkinC - comfortableSkin(heatWm2) + warmth;
+  const skin = d < 0 ? 0.42 * d : 0.6 * d;
+  const rested = Math.max(0.15, 1 - heatWm2 / 350);
+  const core = clamp((coreC - 37.1) * 1.2, -2, 2) * rested + Math.max(0, coreC - 38.4) * 2;
   return clamp(skin + core + Math.max(0, wettedness - 0.4) * 0.8 * (d > -1 ? 1 : -0.6), -3, 3);
 }
 

@@ -20,9 +20,6 @@ export const LIMIT = {
   baseSoaked: 0.7,
   coreHot: 38.5,
   coreCold: 35.5,
-  /** torso skin at which sitting still feels cold (ISO 11079 neutral mean skin 33, minimal 30) */
-  torsoCool: 30,
-  torsoCold: 27,
   /** ISO 11079 duration limit: heat debt, Wh/m² */
   heatDebt: 40,
 } as const;

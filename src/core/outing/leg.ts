@@ -10,16 +10,18 @@ export type Effort =
   | { by: 'heartRate'; value: number }
   | { by: 'power'; value: number }
   | { by: 'speed'; value: number }
-  | { by: 'metabolic'; value: number };
+  | { by: 'metabolic'; value: number; externalW?: number };
 
 /** Air of a leg where it is given by hand instead of taken from the forecast. */
 export interface LegAir {
   airC?: number;
   /** 0–1 */
   humidity?: number;
-  /** m/s, at 10 m unless `windAtBody` */
+  /** m/s: the wind at 10 m, or with `windAtBody` the air speed the moving body meets, as it is */
   wind?: number;
   windAtBody?: boolean;
+  /** short-wave on the body, W/m² */
+  sunWm2?: number;
   precipitationMmH?: number;
   precipitation?: PrecipitationKind;
 }

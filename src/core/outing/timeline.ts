@@ -139,7 +139,7 @@ function stretch(
   const shelter = indoors ? 'indoor' : leg.shelter;
   const cos = course === null ? 0 : headwindCosine(course, w.fromDeg);
   const relative = leg.air?.windAtBody
-    ? Math.max(STILL_AIR, Math.hypot(leg.air.wind ?? 0, speed))
+    ? Math.max(STILL_AIR, leg.air.wind ?? 0)
     : relativeWind(Math.min(80, wind10), shelter, speed, cos);
   const load = leg.packOn ? input.loadKg : 0;
   const work = legEffort(input.engine, {
@@ -157,7 +157,9 @@ function stretch(
     exertion: leg.effort.by === 'exertion' ? leg.effort.value : undefined,
   });
   const sun =
-    indoors || input.latitude === undefined
+    leg.air?.sunWm2 !== undefined
+      ? leg.air.sunWm2
+      : indoors || input.latitude === undefined
       ? 0
       : sunOnBody(
           sunPosition(mid - input.utcOffsetMin * 60000, input.latitude, input.longitude ?? 0).altitudeDeg,
@@ -177,7 +179,7 @@ function stretch(
     precipitationMmH: indoors ? 0 : (leg.air?.precipitationMmH ?? w.precipitationMmH),
     sport: leg.sport,
     metabolicW: Math.min(2400, work.metabolicW),
-    externalW: Math.min(work.externalW, work.metabolicW * 0.3),
+    externalW: Math.min(leg.effort.by === 'metabolic' ? (leg.effort.externalW ?? work.externalW) : work.externalW, work.metabolicW * 0.3),
     pumping: pumpingSpeed(leg.sport, speed),
     packOn: leg.packOn,
     wind10,

@@ -45,30 +45,35 @@ export interface Change {
   garment: string;
 }
 
-/** Turns raw actions into what a person does. */
+/** Turns raw actions into what a person does: one line a garment, several openings of one garment together. */
 export function changesOf(actions: readonly KitAction[], garments: ReadonlyMap<string, Garment>): Change[] {
   const out: Change[] = [];
   const putOn = new Set(actions.filter((a) => a.do === 'putOn').map((a) => a.garment));
+  const words = new Map<string, { open: string[]; close: string[]; seconds: number }>();
   for (const a of actions) {
     const g = garments.get(a.garment);
     if (!g) continue;
-    if (a.do === 'set') {
-      const o = g.openings.find((x) => x.id === a.opening);
-      if (!o) continue;
-      if (putOn.has(g.id) && (a.setting === o.usual || a.setting === 0) && o.id !== 'hood') continue;
-      const opening = a.setting > 0.5;
-      const word = a.setting > 0.05 && a.setting < 0.95 ? `${o.label} half open` : opening ? o.openWord : o.closeWord;
-      out.push({ text: word, seconds: o.seconds, onTheMove: true, kind: opening ? 'open' : 'close', garment: g.id });
-    } else {
+    if (a.do !== 'set') {
       const moving = g.group === 'head' || g.group === 'hands' || g.group === 'face' || g.group === 'eyes';
-      out.push({
-        text: `${g.name} ${a.do === 'putOn' ? 'on' : 'off'}`,
-        seconds: g.changeSeconds,
-        onTheMove: moving,
-        kind: a.do === 'putOn' ? 'on' : 'off',
-        garment: g.id,
-      });
+      const text = `${g.name} ${a.do === 'putOn' ? 'on' : 'off'}`;
+      out.push({ text, seconds: g.changeSeconds, onTheMove: moving, kind: a.do === 'putOn' ? 'on' : 'off', garment: g.id });
+      continue;
     }
+    const o = g.openings.find((x) => x.id === a.opening);
+    if (!o) continue;
+    // What goes on comes closed or as usual; only a setting that differs is worth a word.
+    if (putOn.has(g.id) && (a.setting === o.usual || a.setting === 0) && o.id !== 'hood') continue;
+    if (putOn.has(g.id) && o.id === 'hood' && a.setting === 1) continue;
+    const entry = words.get(g.id) ?? { open: [], close: [], seconds: 0 };
+    const half = a.setting > 0.05 && a.setting < 0.95;
+    if (half) entry.open.push(`${o.label} half open`);
+    else (a.setting > 0.5 ? entry.open : entry.close).push(a.setting > 0.5 ? o.openWord : o.closeWord);
+    entry.seconds += o.seconds;
+    words.set(g.id, entry);
+  }
+  for (const [garment, e] of words) {
+    const kind = e.open.length >= e.close.length ? 'open' : 'close';
+    out.push({ text: `${garments.get(garment)!.name}: ${[...e.open, ...e.close].join(', ')}`, seconds: e.seconds, onTheMove: true, kind, garment });
   }
   return out;
 }

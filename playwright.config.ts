@@ -1,0 +1,18 @@
+import { defineConfig } from '@playwright/test';
+
+export default defineConfig({
+  testDir: 'tests/e2e',
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 15_000 },
+  reporter: [['list'], ['json']],
+  outputDir: 'test-results',
+  use: {
+    baseURL: process.env.EMBER_URL ?? 'http://127.0.0.1:3000',
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+});

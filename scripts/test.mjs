@@ -1,0 +1,71 @@
+// bin/test: installs what is missing, runs every check, closes with one line over all of them.
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { freePort, startCluster } from './cluster.mjs';
+import { ensureBuild, ensureChromium, ensurePackages, ensurePostgres, ROOT, run, say } from './install.mjs';
+
+let passed = 0;
+let failed = 0;
+const started = performance.now();
+
+function check(name, status) {
+  if (status === 0) passed++;
+  else failed++;
+  say(`${name}: ${status === 0 ? 'passed' : 'FAILED'} (${Math.round((performance.now() - started) / 1000)} s in)`);
+}
+
+const node = process.execPath;
+ensurePackages();
+const bin = ensurePostgres();
+ensureChromium();
+check('type check', run('npm', ['run', '-s', 'typecheck']));
+check('lint, with the one-way import rule', run(node, ['node_modules/eslint/bin/eslint.js', '.']));
+check('format', run(node, ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']));
+
+mkdirSync(join(ROOT, 'build'), { recursive: true });
+const jestFile = join(ROOT, 'build', 'jest.json');
+rmSync(jestFile, { force: true });
+const jestStatus = run(node, ['node_modules/jest/bin/jest.js', '--json', `--outputFile=${jestFile}`, '--silent=false']);
+if (existsSync(jestFile)) {
+  const r = JSON.parse(readFileSync(jestFile, 'utf8'));
+  passed += r.numPassedTests;
+  failed += r.numFailedTests + r.numRuntimeErrorTestSuites;
+  if (jestStatus !== 0 && r.numFailedTests + r.numRuntimeErrorTestSuites === 0) failed++;
+} else check('jest', 1);
+
+let cluster;
+let app;
+const data = mkdtempSync(join(existsSync('/var/tmp') ? '/var/tmp' : '/tmp', 'ember-test-'));
+try {
+  ensureBuild();
+  spawnSync('chmod', ['755', data]);
+  cluster = await startCluster(bin, data);
+  const { migrate } = await import('./migrate.mjs');
+  const { startApplication } = await import('./serve.mjs');
+  const { loadDemoInto } = await import('./demo.mjs');
+  await migrate(cluster.url);
+  await loadDemoInto(cluster.url, false);
+  app = await startApplication('start', await freePort(), cluster.url);
+  const file = join(ROOT, 'build', 'playwright.json');
+  rmSync(file, { force: true });
+  const status = run(node, ['node_modules/@playwright/test/cli.js', 'test'], {
+    env: { ...process.env, EMBER_URL: app.address, EMBER_DATABASE: cluster.url, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+  });
+  if (existsSync(file)) {
+    const { stats } = JSON.parse(readFileSync(file, 'utf8'));
+    passed += stats.expected + stats.flaky;
+    failed += stats.unexpected;
+    if (status !== 0 && stats.unexpected === 0) failed++;
+  } else check('playwright', 1);
+} catch (e) {
+  process.stderr.write(`${e.stack}\n`);
+  failed++;
+} finally {
+  await app?.stop();
+  await cluster?.stop();
+  rmSync(data, { recursive: true, force: true });
+}
+say(`took ${Math.round((performance.now() - started) / 1000)} s`);
+process.stdout.write(`${passed} passed, ${failed} failed\n`);
+process.exit(failed === 0 ? 0 : 1);

@@ -1,0 +1,198 @@
+import { AVERAGE_PERSON, checkPerson, engineOf, type Person } from '@/core/body/person';
+import { fromCatalogue } from '@/core/clothing/catalogue';
+import { checkGarment, type Garment } from '@/core/clothing/garment';
+import type { PrecipitationKind } from '@/core/atmosphere/precipitation';
+import type { Shelter } from '@/core/atmosphere/windAtBody';
+import { isMoving, type Sport } from '@/core/effort/activity';
+import type { RidingSurface } from '@/core/effort/cycling';
+import type { Effort, Leg } from '@/core/outing/leg';
+import { buildTimeline, type Timeline } from '@/core/outing/timeline';
+import { paceFor } from '@/core/outing/pace';
+import { actionsBetween, type Worn } from '@/core/plan/dress';
+import type { Plan } from '@/core/simulate/conditions';
+import { atDoor, refuse } from './problem';
+import { planCaseSchema, simulateSchema, type PartialPerson } from './schemas';
+import { validated } from './validate';
+
+interface CaseLeg {
+  name?: string;
+  minutes: number;
+  sport: Sport;
+  metabolicW?: number;
+  externalW?: number;
+  speedMs?: number;
+  grade?: number;
+  powerW?: number;
+  heartRateBpm?: number;
+  exertion?: number;
+  airC: number;
+  humidity: number;
+  wind: { ms: number; at: '10m' | 'body'; fromDeg?: number };
+  shelter?: Shelter;
+  precipitation?: { mmH: number; kind: PrecipitationKind };
+  sunWm2?: number;
+  pack?: boolean;
+  loadKg?: number;
+  noStopping?: boolean;
+  surface?: RidingSurface;
+  footprintCm?: number;
+  worn?: string[];
+  openings?: Record<string, Record<string, number>>;
+}
+
+type GarmentRef = string | (Partial<Garment> & { catalogue?: string; dampGm2?: number });
+
+interface CaseFile {
+  title?: string;
+  athlete?: PartialPerson;
+  garments: GarmentRef[];
+  legs: CaseLeg[];
+  stepS?: number;
+  sampleS?: number;
+  sport?: Sport;
+  maxCues?: number;
+}
+
+/** A case ready for the core. */
+export interface Case {
+  title: string;
+  person: Person;
+  garments: Garment[];
+  damp: Record<string, number>;
+  timeline: Timeline;
+  sport: Sport;
+  stepS: number;
+  sampleS: number;
+  maxCues: number;
+  /** for `simulate`: what the legs say is worn */
+  plan: Plan;
+}
+
+/** Reads the input of `bin/ember simulate`. @throws Refused */
+export function readSimulateCase(value: unknown, file: string): Case {
+  const c = validated<CaseFile>(simulateSchema, value, file);
+  if (!c.legs[0].worn) refuse(file, 'legs.0.worn', 'missing', 'the garments worn on the first leg, by id');
+  return toCase(c, file);
+}
+
+/** Reads the input of `bin/ember plan`. @throws Refused */
+export function readPlanCase(value: unknown, file: string): Case {
+  return toCase(validated<CaseFile>(planCaseSchema, value, file), file);
+}
+
+function toCase(c: CaseFile, file: string): Case {
+  return atDoor(file, () => {
+    const person = checkPerson({ ...AVERAGE_PERSON, ...c.athlete });
+    const damp: Record<string, number> = {};
+    const garments = c.garments.map((ref, i) => toGarment(ref, i, file, damp));
+    garments.forEach((g, i) => {
+      if (garments.findIndex((o) => o.id === g.id) !== i) refuse(file, `garments.${i}.id`, g.id, 'each id once');
+    });
+    const legs = c.legs.map((l, i) => toLeg(l, i, person));
+    const timeline = buildTimeline({
+      legs,
+      forecast: [{ timeMs: 0, airC: c.legs[0].airC, humidity: c.legs[0].humidity, wind: 0, gust: 0, fromDeg: 0, precipitationMmH: 0, kind: 'none', cloud: 1 }],
+      startMs: 0,
+      utcOffsetMin: 0,
+      engine: engineOf(person),
+      loadKg: Math.max(0, ...c.legs.map((l) => l.loadKg ?? 0)),
+      forecastEleM: 0,
+      startEleM: 0,
+    });
+    return {
+      title: c.title ?? file,
+      person,
+      garments,
+      damp,
+      timeline,
+      sport: c.sport ?? (c.legs.find((l) => isMoving(l.sport)) ?? c.legs[0]).sport,
+      stepS: c.stepS ?? 10,
+      sampleS: c.sampleS ?? 60,
+      maxCues: c.maxCues ?? 8,
+      plan: toPlan(c.legs, garments, timeline, file),
+    };
+  });
+}
+
+function toGarment(ref: GarmentRef, i: number, file: string, damp: Record<string, number>): Garment {
+  if (typeof ref === 'string') return fromCatalogue(ref) ?? refuse(file, `garments.${i}`, ref, 'a catalogue id; `bin/ember catalogue` lists them');
+  const { catalogue, dampGm2, ...own } = ref;
+  const base = catalogue === undefined ? undefined : (fromCatalogue(catalogue) ?? refuse(file, `garments.${i}.catalogue`, catalogue, 'a catalogue id'));
+  const garment = checkGarment({ ...(base as Garment), ...own } as Garment);
+  if (dampGm2) damp[garment.id] = dampGm2;
+  return garment;
+}
+
+function toLeg(l: CaseLeg, i: number, person: Person): Leg {
+  const effort: Effort =
+    l.metabolicW !== undefined
+      ? { by: 'metabolic', value: l.metabolicW, externalW: l.externalW }
+      : l.powerW !== undefined
+        ? { by: 'power', value: l.powerW }
+        : l.heartRateBpm !== undefined
+          ? { by: 'heartRate', value: l.heartRateBpm }
+          : l.exertion !== undefined
+            ? { by: 'exertion', value: l.exertion }
+            : l.speedMs !== undefined && l.speedMs > 0
+              ? { by: 'speed', value: l.speedMs }
+              : { by: 'usual' };
+  const grade = l.grade ?? 0;
+  const speed = l.speedMs ?? (isMoving(l.sport) ? paceFor(engineOf(person), l.sport, grade, effort, l.loadKg ?? 0) : 0);
+  const distanceM = speed * l.minutes * 60;
+  return {
+    name: l.name ?? `Leg ${i + 1}`,
+    sport: l.sport,
+    minutes: l.minutes,
+    distanceM,
+    climbM: distanceM * grade,
+    effort,
+    shelter: l.shelter ?? 'open',
+    packOn: l.pack ?? false,
+    noStopping: l.noStopping ?? false,
+    surface: l.surface,
+    footprintCm: l.footprintCm,
+    air: {
+      airC: l.airC,
+      humidity: l.humidity,
+      wind: l.wind.ms,
+      windAtBody: l.wind.at === 'body',
+      sunWm2: l.sunWm2 ?? 0,
+      precipitation: l.precipitation?.kind ?? 'none',
+      precipitationMmH: l.precipitation?.mmH ?? 0,
+    },
+  };
+}
+
+/** Turns "worn on each leg" into a start kit and cues at the legs' starts. */
+function toPlan(legs: CaseLeg[], garments: Garment[], timeline: Timeline, file: string): Plan {
+  const byId = new Map(garments.map((g) => [g.id, g]));
+  const worns: Worn[] = [];
+  let worn: string[] = [];
+  let settings: Record<string, Record<string, number>> = {};
+  legs.forEach((l, i) => {
+    worn = l.worn ?? worn;
+    settings = l.openings ? { ...settings, ...l.openings } : settings;
+    for (const id of [...worn, ...Object.keys(l.openings ?? {})])
+      if (!byId.has(id)) refuse(file, `legs.${i}.worn`, id, `ids of the garments given: ${garments.map((g) => g.id).join(', ')}`);
+    const open = new Map<string, number>();
+    for (const id of worn)
+      for (const o of byId.get(id)!.openings) open.set(`${id}\n${o.id}`, settings[id]?.[o.id] ?? o.usual);
+    for (const id of Object.keys(l.openings ?? {}))
+      for (const o of Object.keys(l.openings![id]))
+        if (!byId.get(id)!.openings.some((x) => x.id === o))
+          refuse(file, `legs.${i}.openings.${id}`, o, byId.get(id)!.openings.map((x) => x.id).join(', ') || 'this garment has no openings');
+    worns.push({ on: new Set(worn), open });
+  });
+  const openings: Plan['openings'] = {};
+  for (const [k, v] of worns[0].open) {
+    const [g, o] = k.split('\n');
+    (openings[g] ??= {})[o] = v;
+  }
+  const carried = new Set<string>();
+  const cues = worns.slice(1).flatMap((w, i) => {
+    const actions = actionsBetween(worns[i], w);
+    for (const a of actions) if (a.do === 'putOn' && !worns[0].on.has(a.garment)) carried.add(a.garment);
+    return actions.length > 0 ? [{ atS: timeline.legStartS[i + 1], actions }] : [];
+  });
+  return { worn: [...worns[0].on], carried: [...carried], openings, cues };
+}

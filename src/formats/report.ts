@@ -1,0 +1,77 @@
+import { ZONES } from '@/core/body/zones';
+import type { Garment } from '@/core/clothing/garment';
+import { CAUTIONS } from '@/core/judge/verdict';
+import type { Scored } from '@/core/plan/score';
+import { plainVerdict } from './words';
+
+const r1 = (x: number) => Math.round(x * 10) / 10;
+const r2 = (x: number) => Math.round(x * 100) / 100;
+const r3 = (x: number) => Math.round(x * 1000) / 1000;
+
+const byZone = (values: Float64Array, row: number, round: (x: number) => number) =>
+  Object.fromEntries(ZONES.map((z, i) => [z, round(values[row * ZONES.length + i])]));
+
+/** The output of the command line: series, totals and judgement, SI and °C. Shape in docs/formats.md. */
+export function report(scored: Scored, garments: readonly Garment[]) {
+  const s = scored.series;
+  const byId = new Map(garments.map((g) => [g.id, g]));
+  const minutes = Array.from({ length: s.rows }, (_, row) => ({
+    timeS: s.timeS[row],
+    coreC: r3(s.coreC[row]),
+    metabolicW: r1(s.metabolicW[row]),
+    sweatGh: r1(s.sweatGh[row]),
+    dryLossW: r1(s.dryLossW[row]),
+    evaporativeLossW: r1(s.evaporativeLossW[row]),
+    respiratoryLossW: r1(s.breathLossW[row]),
+    shiveringW: r1(s.shiverW[row]),
+    heatStoredKJ: r1(s.bodyHeatJ[row] / 1000),
+    sensation: r2(scored.metrics.sensation[row]),
+    waterInClothesG: r1(scored.metrics.waterG[row]),
+    frostG: r1(scored.metrics.frostG[row]),
+    skinC: byZone(s.skinC, row, r2),
+    wettedness: byZone(s.wettedness, row, r3),
+    skinFilmGm2: byZone(s.filmGm2, row, r2),
+    garments: Object.fromEntries(
+      scored.garmentIds.map((id, g) => [
+        id,
+        {
+          worn: s.worn[row * s.garments + g] === 1,
+          zones: Object.fromEntries(
+            ZONES.flatMap((z, i) => {
+              if (!byId.get(id)?.panels[z]) return [];
+              const k = (row * s.garments + g) * ZONES.length + i;
+              return [[z, { waterGm2: r2(s.waterGm2[k]), frostGm2: r2(s.frostGm2[k]), temperatureC: r2(s.garmentC[k]) }]];
+            }),
+          ),
+        },
+      ]),
+    ),
+  }));
+  const m = scored.metrics;
+  return {
+    minutes,
+    totals: {
+      sweatG: r1(m.sweatG),
+      waterInClothesPeakG: r1(m.waterPeak.value),
+      waterInClothesEndG: r1(m.waterEnd),
+      frostPeakG: r1(m.frostPeakG),
+      coreHighestC: r3(m.coreHigh.value),
+      coreLowestC: r3(m.coreLow.value),
+      torsoLowestC: r2(m.torso.value),
+      fingersLowestC: r2(m.fingers.value),
+      toesLowestC: r2(m.toes.value),
+      faceLowestC: r2(m.face.value),
+      shiveringMinutes: m.shiverMinutes,
+      heatDebtWhM2: r1(m.heatDebt.value),
+      afterChillK: r2(m.afterChill.value),
+      carriedAndWornKg: r3(scored.massG / 1000),
+    },
+    judgement: {
+      verdict: plainVerdict(scored.verdict),
+      tone: scored.verdict.tone,
+      findings: scored.findings.map((f) => ({ ...f, value: r2(f.value) })),
+      cost: { ...Object.fromEntries(Object.entries(scored.cost).map(([k, v]) => [k, r3(v)])), total: r3(scored.total) },
+      cautions: CAUTIONS,
+    },
+  };
+}

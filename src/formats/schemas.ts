@@ -1,0 +1,236 @@
+import { PERSON_RANGE, type Person } from '@/core/body/person';
+import { ZONES } from '@/core/body/zones';
+import { PRECIPITATION_KINDS } from '@/core/atmosphere/precipitation';
+import { FIBRES } from '@/core/clothing/fibres';
+import { GARMENT_RANGE, GROUPS, MAX_OPENINGS, ROLES, USES } from '@/core/clothing/garment';
+import { SPORTS } from '@/core/effort/activity';
+import { FORECAST_RANGE } from '@/core/outing/forecast';
+import { LEG_RANGE, MAX_LEGS } from '@/core/outing/leg';
+
+/**
+ * The JSON Schemas of everything that comes in as JSON, made from the core's own ranges so that door and core agree.
+ * `scripts/schemas.mjs` writes them to schemas/ for others to read; a test holds the two equal.
+ */
+const number = (low: number, high: number) => ({ type: 'number', minimum: low, maximum: high });
+const text = { type: 'string', minLength: 1, maxLength: 120 };
+const id = { type: 'string', minLength: 1, maxLength: 80 };
+const share = number(0, 1);
+const ranged = (ranges: Record<string, readonly [number, number, string]>) =>
+  Object.fromEntries(Object.entries(ranges).map(([k, [low, high, unit]]) => [k, { ...number(low, high), ...(unit ? { description: unit } : {}) }]));
+const object = (properties: Record<string, unknown>, required: string[]) => ({ type: 'object', properties, required, additionalProperties: false });
+const zone = { enum: [...ZONES] };
+
+const panelFields = { coverage: share, ...pick(['thicknessMm', 'weightGm2', 'airPermeability', 'ret']) };
+
+function pick(keys: (keyof typeof GARMENT_RANGE)[]) {
+  return Object.fromEntries(keys.map((k) => [k, number(GARMENT_RANGE[k][0], GARMENT_RANGE[k][1])]));
+}
+
+const opening = object(
+  {
+    id,
+    label: text,
+    openWord: text,
+    closeWord: text,
+    ventCm2: number(0, 3000),
+    zones: { type: 'array', items: zone, maxItems: ZONES.length },
+    uncovers: { type: 'object', additionalProperties: share, propertyNames: zone },
+    usual: share,
+    seconds: number(0, 900),
+  },
+  ['id', 'label', 'openWord', 'closeWord', 'ventCm2', 'zones', 'usual', 'seconds'],
+);
+
+const garmentProperties = {
+  id,
+  name: text,
+  group: { enum: GROUPS },
+  role: { enum: ROLES },
+  fibre: { enum: Object.keys(FIBRES) },
+  ...ranged(GARMENT_RANGE),
+  membrane: { type: 'boolean' },
+  filled: { type: 'boolean' },
+  overBoots: { type: 'boolean' },
+  handForm: { enum: ['fingers', 'mitten'] },
+  suits: { type: 'array', items: { enum: USES }, maxItems: USES.length },
+  panels: { type: 'object', propertyNames: zone, additionalProperties: object(panelFields, ['coverage']), minProperties: 1 },
+  openings: { type: 'array', items: opening, maxItems: MAX_OPENINGS },
+};
+const garmentRequired = Object.keys(garmentProperties).filter((k) => k !== 'handForm');
+
+export const garmentSchema = object(garmentProperties, garmentRequired);
+
+export const personSchema = object(ranged(PERSON_RANGE), Object.keys(PERSON_RANGE));
+const partialPerson = object(ranged(PERSON_RANGE), []);
+export type PartialPerson = Partial<Person>;
+
+const settings = { type: 'object', additionalProperties: { type: 'object', additionalProperties: share } };
+
+export const planSchema = object(
+  {
+    worn: { type: 'array', items: id, maxItems: 60, uniqueItems: true },
+    carried: { type: 'array', items: id, maxItems: 60, uniqueItems: true },
+    openings: settings,
+    cues: {
+      type: 'array',
+      maxItems: 60,
+      items: object(
+        {
+          atS: number(0, 72 * 3600),
+          actions: {
+            type: 'array',
+            minItems: 1,
+            maxItems: 60,
+            items: {
+              oneOf: [
+                object({ do: { enum: ['putOn', 'takeOff'] }, garment: id }, ['do', 'garment']),
+                object({ do: { const: 'set' }, garment: id, opening: id, setting: share }, ['do', 'garment', 'opening', 'setting']),
+              ],
+            },
+          },
+        },
+        ['atS', 'actions'],
+      ),
+    },
+  },
+  ['worn', 'carried', 'openings', 'cues'],
+);
+
+const effort = {
+  oneOf: [
+    object({ by: { const: 'usual' } }, ['by']),
+    object({ by: { const: 'exertion' }, value: number(0, 10) }, ['by', 'value']),
+    object({ by: { const: 'heartRate' }, value: number(30, 230) }, ['by', 'value']),
+    object({ by: { const: 'power' }, value: number(0, 700) }, ['by', 'value']),
+    object({ by: { const: 'speed' }, value: number(0.1, 30) }, ['by', 'value']),
+    object({ by: { const: 'metabolic' }, value: number(40, 2500), externalW: number(0, 700) }, ['by', 'value']),
+  ],
+};
+
+const legAir = object(
+  {
+    airC: number(-60, 45),
+    humidity: number(0.02, 1),
+    wind: number(0, 60),
+    windAtBody: { type: 'boolean' },
+    sunWm2: number(0, 800),
+    precipitationMmH: number(0, 60),
+    precipitation: { enum: PRECIPITATION_KINDS },
+  },
+  [],
+);
+
+const leg = object(
+  {
+    name: text,
+    sport: { enum: SPORTS },
+    ...ranged(LEG_RANGE),
+    effort,
+    shelter: { enum: ['open', 'forest', 'ridge', 'indoor', 'street'] },
+    packOn: { type: 'boolean' },
+    noStopping: { type: 'boolean' },
+    surface: { enum: ['tarmac', 'gravel', 'packed snow', 'soft snow'] },
+    footprintCm: number(0, 45),
+    air: legAir,
+    profileFrom: number(0, 100000),
+    profileTo: number(0, 100000),
+  },
+  ['name', 'sport', 'minutes', 'distanceM', 'climbM', 'effort', 'shelter', 'packOn', 'noStopping'],
+);
+
+const forecastHour = object(
+  { timeMs: number(0, 4e12), ...ranged(FORECAST_RANGE), kind: { enum: PRECIPITATION_KINDS } },
+  ['timeMs', 'kind', ...Object.keys(FORECAST_RANGE)],
+);
+
+/** An outing as the application sends it back after editing; the route stays in the database. */
+export const outingSchema = object(
+  {
+    name: text,
+    sport: { enum: SPORTS },
+    startMs: number(0, 4e12),
+    utcOffsetMin: number(-720, 840),
+    loadKg: number(0, 60),
+    forecastEleM: number(-430, 8850),
+    startEleM: number(-430, 8850),
+    albedo: share,
+    legs: { type: 'array', items: leg, minItems: 1, maxItems: MAX_LEGS },
+    forecast: { type: 'array', items: forecastHour, minItems: 1, maxItems: 744 },
+  },
+  ['name', 'sport', 'startMs', 'utcOffsetMin', 'loadKg', 'forecastEleM', 'startEleM', 'albedo', 'legs', 'forecast'],
+);
+
+const garmentRef = {
+  oneOf: [
+    { type: 'string', description: 'a catalogue id' },
+    { ...garmentSchema, description: 'a garment with its full physical properties' },
+    object(
+      {
+        catalogue: { type: 'string', description: 'a catalogue id' },
+        ...garmentProperties,
+        dampGm2: number(0, 2000),
+      },
+      ['catalogue'],
+    ),
+  ],
+};
+
+const caseLeg = object(
+  {
+    name: text,
+    minutes: number(0.5, 1440),
+    sport: { enum: SPORTS },
+    metabolicW: number(40, 2500),
+    externalW: number(0, 700),
+    speedMs: number(0, 30),
+    grade: number(-0.6, 0.6),
+    powerW: number(0, 700),
+    heartRateBpm: number(30, 230),
+    exertion: number(0, 10),
+    airC: number(-60, 45),
+    humidity: number(0.02, 1),
+    wind: object({ ms: number(0, 60), at: { enum: ['10m', 'body'] }, fromDeg: number(0, 360) }, ['ms', 'at']),
+    shelter: { enum: ['open', 'forest', 'ridge', 'indoor', 'street'] },
+    precipitation: object({ mmH: number(0, 60), kind: { enum: PRECIPITATION_KINDS } }, ['mmH', 'kind']),
+    sunWm2: number(0, 800),
+    pack: { type: 'boolean' },
+    loadKg: number(0, 60),
+    noStopping: { type: 'boolean' },
+    surface: { enum: ['tarmac', 'gravel', 'packed snow', 'soft snow'] },
+    footprintCm: number(0, 45),
+    worn: { type: 'array', items: id, maxItems: 40, uniqueItems: true },
+    openings: settings,
+  },
+  ['minutes', 'sport', 'airC', 'humidity', 'wind'],
+);
+
+const caseBase = {
+  title: text,
+  athlete: partialPerson,
+  garments: { type: 'array', items: garmentRef, minItems: 1, maxItems: 120 },
+  legs: { type: 'array', items: caseLeg, minItems: 1, maxItems: MAX_LEGS },
+  stepS: number(1, 60),
+};
+
+/** Input of `bin/ember simulate`. */
+export const simulateSchema = {
+  $schema: 'http://json-schema.org/draft-07/schema#',
+  title: 'Lofted Ember: simulate',
+  ...object({ ...caseBase, sampleS: number(10, 3600) }, ['garments', 'legs']),
+};
+
+/** Input of `bin/ember plan`: `garments` is the closet. */
+export const planCaseSchema = {
+  $schema: 'http://json-schema.org/draft-07/schema#',
+  title: 'Lofted Ember: plan',
+  ...object({ ...caseBase, sport: { enum: SPORTS }, maxCues: { type: 'integer', minimum: 0, maximum: 8 } }, ['garments', 'legs']),
+};
+
+/** Published under schemas/. */
+export const PUBLISHED = {
+  'simulate.schema.json': simulateSchema,
+  'plan-case.schema.json': planCaseSchema,
+  'garment.schema.json': { $schema: 'http://json-schema.org/draft-07/schema#', title: 'Lofted Ember: garment', ...garmentSchema },
+  'plan.schema.json': { $schema: 'http://json-schema.org/draft-07/schema#', title: 'Lofted Ember: plan content', ...planSchema },
+  'outing.schema.json': { $schema: 'http://json-schema.org/draft-07/schema#', title: 'Lofted Ember: outing', ...outingSchema },
+} as const;

@@ -1,0 +1,90 @@
+import type { Verdict } from '@/core/judge/verdict';
+import { cToFahrenheit } from '@/core/quantity/units';
+
+export type Units = 'metric' | 'imperial';
+
+/** Numbers with units in the athlete's system. A real minus sign, no decimals that nobody can feel. */
+export function temperature(c: number, units: Units, digits = 0): string {
+  const v = units === 'metric' ? c : cToFahrenheit(c);
+  return `${minus(v, digits)} ${units === 'metric' ? '°C' : '°F'}`;
+}
+
+/** Just the degree sign, where the unit stands at the head of the column. */
+export function degrees(c: number, units: Units, digits = 0): string {
+  return `${minus(units === 'metric' ? c : cToFahrenheit(c), digits)}°`;
+}
+
+export function difference(k: number, units: Units, digits = 1): string {
+  return `${minus(units === 'metric' ? k : k * 1.8, digits)} ${units === 'metric' ? '°C' : '°F'}`;
+}
+
+export function minus(v: number, digits: number): string {
+  const text = Math.abs(v).toFixed(digits);
+  return v < 0 && Number(text) !== 0 ? `−${text}` : text;
+}
+
+export function distance(m: number, units: Units, digits = 1): string {
+  return units === 'metric' ? `${(m / 1000).toFixed(digits)} km` : `${(m / 1609.344).toFixed(digits)} mi`;
+}
+
+export function height(m: number, units: Units): string {
+  return units === 'metric' ? `${minus(m, 0)} m` : `${minus(m / 0.3048, 0)} ft`;
+}
+
+export function windSpeed(ms: number, units: Units): string {
+  return units === 'metric' ? `${ms.toFixed(0)} m/s` : `${(ms * 2.236936).toFixed(0)} mph`;
+}
+
+/** Water and small masses: grams, or ounces. */
+export function grams(g: number, units: Units): string {
+  return units === 'metric' ? `${minus(g, 0)} g` : `${minus(g / 28.349523, 1)} oz`;
+}
+
+export function kilograms(kg: number, units: Units): string {
+  return units === 'metric' ? `${kg.toFixed(1)} kg` : `${(kg / 0.45359237).toFixed(1)} lb`;
+}
+
+/** Time out, `1:05`. */
+export function clock(seconds: number): string {
+  const m = Math.round(seconds / 60);
+  return `${Math.floor(m / 60)}:${String(m % 60).padStart(2, '0')}`;
+}
+
+/** Time of day from wall-clock milliseconds, `08:10`. */
+export function timeOfDay(ms: number): string {
+  return new Date(ms).toISOString().slice(11, 16);
+}
+
+const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
+/** `Sat 16 Jan`. */
+export function day(ms: number): string {
+  const d = new Date(ms);
+  return `${DAYS[d.getUTCDay()]} ${d.getUTCDate()} ${MONTHS[d.getUTCMonth()]}`;
+}
+
+/** Fills the number slots of a verdict. */
+export function fillSlots(text: string, units: Units): string {
+  return text.replace(/\{(\w+):(-?[\d.]+)\}/g, (_, kind: string, value: string) => {
+    const v = Number(value);
+    switch (kind) {
+      case 'temp':
+        return temperature(v, units);
+      case 'delta':
+        return difference(v, units);
+      case 'time':
+        return clock(v);
+      case 'share':
+        return `${Math.round(v * 100)} %`;
+      case 'mass':
+        return grams(v, units);
+      default:
+        return value;
+    }
+  });
+}
+
+export function plainVerdict(v: Verdict): string {
+  return `${v.lead} ${fillSlots(v.rest, 'metric')}`;
+}

@@ -1,0 +1,192 @@
+import type { ForecastHour } from '@/core/outing/forecast';
+import type { Effort, Leg } from '@/core/outing/leg';
+import type { Outing } from '@/core/outing/outing';
+import type { RoutePoint } from '@/core/outing/route';
+import { atomically, sql } from './db';
+
+export interface StoredOuting extends Outing {
+  id: string;
+}
+
+/** One line of the list on the home screen. */
+export interface OutingLine {
+  id: string;
+  name: string;
+  sport: string;
+  startMs: number;
+  minutes: number;
+  distanceM: number;
+  climbM: number;
+  plans: number;
+}
+
+// Wall-clock timestamps travel as text so that no driver shifts them by the server's zone.
+const toLocal = (ms: number): string => new Date(ms).toISOString().slice(0, 19);
+const fromLocal = (text: string): number => Date.parse(`${text.replace(' ', 'T')}Z`);
+
+export async function listOutings(athleteId: string): Promise<OutingLine[]> {
+  const rows = await sql()<{ id: string; name: string; sport: string; start: string; minutes: number; distance: number; climb: number; plans: number }[]>`
+    select o.id, o.name, o.sport, o.start_local::text as start,
+      coalesce(sum(l.minutes), 0) as minutes, coalesce(sum(l.distance_m), 0) as distance,
+      coalesce(sum(greatest(l.climb_m, 0)), 0) as climb,
+      (select count(*)::int from plan p where p.outing_id = o.id) as plans
+    from outing o left join outing_leg l on l.outing_id = o.id
+    where o.athlete_id = ${athleteId}
+    group by o.id order by o.start_local`;
+  return rows.map((r) => ({
+    id: r.id,
+    name: r.name,
+    sport: r.sport,
+    startMs: fromLocal(r.start),
+    minutes: r.minutes,
+    distanceM: r.distance,
+    climbM: r.climb,
+    plans: r.plans,
+  }));
+}
+
+interface LegRow {
+  name: string;
+  sport: Leg['sport'];
+  minutes: number;
+  distance_m: number;
+  climb_m: number;
+  effort_by: Effort['by'];
+  effort_value: number | null;
+  shelter: Leg['shelter'];
+  pack_on: boolean;
+  no_stopping: boolean;
+  detail: Pick<Leg, 'surface' | 'footprintCm' | 'air' | 'profileFrom' | 'profileTo'>;
+}
+
+export async function getOuting(athleteId: string, id: string): Promise<StoredOuting | null> {
+  const [o] = await sql()<
+    { id: string; name: string; sport: Outing['sport']; start: string; utc_offset_min: number; load_kg: number; forecast_ele_m: number; start_ele_m: number; albedo: number }[]
+  >`select *, start_local::text as start from outing where id = ${id} and athlete_id = ${athleteId}`;
+  if (!o) return null;
+  const [legs, hours, points] = await Promise.all([
+    sql()<LegRow[]>`select * from outing_leg where outing_id = ${id} order by seq`,
+    sql()<
+      { at: string; air_c: number; humidity: number; wind_ms: number; gust_ms: number; from_deg: number; precipitation_mm_h: number; kind: ForecastHour['kind']; cloud: number }[]
+    >`select *, at_local::text as at from forecast_hour where outing_id = ${id} order by at_local`,
+    sql()<{ lat: number; lon: number; ele_m: number | null; recorded_at: Date | null }[]>`
+      select lat, lon, ele_m, recorded_at from route_point where outing_id = ${id} order by seq`,
+  ]);
+  return {
+    id: o.id,
+    name: o.name,
+    sport: o.sport,
+    startMs: fromLocal(o.start),
+    utcOffsetMin: o.utc_offset_min,
+    loadKg: o.load_kg,
+    forecastEleM: o.forecast_ele_m,
+    startEleM: o.start_ele_m,
+    albedo: o.albedo,
+    legs: legs.map((l) => ({
+      name: l.name,
+      sport: l.sport,
+      minutes: l.minutes,
+      distanceM: l.distance_m,
+      climbM: l.climb_m,
+      effort: l.effort_by === 'usual' ? { by: 'usual' } : { by: l.effort_by, value: l.effort_value! },
+      shelter: l.shelter,
+      packOn: l.pack_on,
+      noStopping: l.no_stopping,
+      ...l.detail,
+    })),
+    forecast: hours.map((h) => ({
+      timeMs: fromLocal(h.at),
+      airC: h.air_c,
+      humidity: h.humidity,
+      wind: h.wind_ms,
+      gust: h.gust_ms,
+      fromDeg: h.from_deg,
+      precipitationMmH: h.precipitation_mm_h,
+      kind: h.kind,
+      cloud: h.cloud,
+    })),
+    route:
+      points.length > 0
+        ? points.map((p): RoutePoint => ({ lat: p.lat, lon: p.lon, eleM: p.ele_m, timeMs: p.recorded_at ? p.recorded_at.getTime() : null }))
+        : null,
+  };
+}
+
+/** Stores a new outing whole, or nothing. */
+export async function createOuting(athleteId: string, o: Outing): Promise<string> {
+  return atomically(async () => {
+    const tx = sql();
+    const [row] = await tx<{ id: string }[]>`
+      insert into outing (athlete_id, name, sport, start_local, utc_offset_min, load_kg, forecast_ele_m, start_ele_m, albedo)
+      values (${athleteId}, ${o.name}, ${o.sport}, ${toLocal(o.startMs)}::timestamp, ${o.utcOffsetMin}, ${o.loadKg},
+        ${o.forecastEleM}, ${o.startEleM}, ${o.albedo})
+      returning id`;
+    await insertParts(row.id, o);
+    if (o.route) {
+      const points = o.route.map((p, seq) => ({
+        outing_id: row.id,
+        seq,
+        lat: p.lat,
+        lon: p.lon,
+        ele_m: p.eleM,
+        recorded_at: p.timeMs === null ? null : new Date(p.timeMs),
+      }));
+      for (let i = 0; i < points.length; i += 5000) await tx`insert into route_point ${tx(points.slice(i, i + 5000))}`;
+    }
+    return row.id;
+  });
+}
+
+/** Replaces legs, forecast and head of an outing; its route stays. @returns false when there is no such outing */
+export async function updateOuting(athleteId: string, id: string, o: Outing): Promise<boolean> {
+  return atomically(async () => {
+    const tx = sql();
+    const result = await tx`
+      update outing set name = ${o.name}, sport = ${o.sport}, start_local = ${toLocal(o.startMs)}::timestamp,
+        utc_offset_min = ${o.utcOffsetMin}, load_kg = ${o.loadKg}, forecast_ele_m = ${o.forecastEleM},
+        start_ele_m = ${o.startEleM}, albedo = ${o.albedo}, updated_at = now()
+      where id = ${id} and athlete_id = ${athleteId}`;
+    if (result.count !== 1) return false;
+    await tx`delete from outing_leg where outing_id = ${id}`;
+    await tx`delete from forecast_hour where outing_id = ${id}`;
+    await insertParts(id, o);
+    return true;
+  });
+}
+
+async function insertParts(id: string, o: Outing): Promise<void> {
+  const t = sql();
+  await t`insert into outing_leg ${t(
+    o.legs.map((l, seq) => ({
+      outing_id: id,
+      seq,
+      name: l.name,
+      sport: l.sport,
+      minutes: l.minutes,
+      distance_m: l.distanceM,
+      climb_m: l.climbM,
+      effort_by: l.effort.by,
+      effort_value: l.effort.by === 'usual' ? null : l.effort.value,
+      shelter: l.shelter,
+      pack_on: l.packOn,
+      no_stopping: l.noStopping,
+      detail: t.json(detailOf(l) as never),
+    })),
+  )}`;
+  for (const h of o.forecast)
+    await t`insert into forecast_hour values (${id}, ${toLocal(h.timeMs)}::timestamp, ${h.airC}, ${h.humidity}, ${h.wind},
+      ${h.gust}, ${h.fromDeg}, ${h.precipitationMmH}, ${h.kind}, ${h.cloud})`;
+}
+
+const detailOf = (l: Leg) => ({
+  ...(l.surface ? { surface: l.surface } : {}),
+  ...(l.footprintCm !== undefined ? { footprintCm: l.footprintCm } : {}),
+  ...(l.air ? { air: l.air } : {}),
+  ...(l.profileFrom !== undefined ? { profileFrom: l.profileFrom } : {}),
+  ...(l.profileTo !== undefined ? { profileTo: l.profileTo } : {}),
+});
+
+export async function deleteOuting(athleteId: string, id: string): Promise<boolean> {
+  const result = await sql()`delete from outing where id = ${id} and athlete_id = ${athleteId}`;
+  return result.count === 1;
+}
