@@ -37,7 +37,10 @@ const coreOrder = {
 };
 
 const refuse = (patterns) => ({
-  'no-restricted-imports': ['error', { patterns: [{ group: ['../*', '..'], message: 'Name another folder as @/…' }, ...patterns] }],
+  'no-restricted-imports': [
+    'error',
+    { patterns: [{ group: ['../*', '..'], message: 'Name another folder as @/…' }, ...patterns] },
+  ],
 });
 
 const layer = (name, allowed, all, prefix) => ({
@@ -72,7 +75,20 @@ export default tseslint.config(
   },
   {
     files: ['**/*.{mjs,js}'],
-    languageOptions: { globals: { process: 'readonly', console: 'readonly', URL: 'readonly', setTimeout: 'readonly', clearTimeout: 'readonly', fetch: 'readonly', setInterval: 'readonly', clearInterval: 'readonly', performance: 'readonly', Buffer: 'readonly' } },
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        URL: 'readonly',
+        setTimeout: 'readonly',
+        clearTimeout: 'readonly',
+        fetch: 'readonly',
+        setInterval: 'readonly',
+        clearInterval: 'readonly',
+        performance: 'readonly',
+        Buffer: 'readonly',
+      },
+    },
   },
   ...outer.filter((n) => n !== 'core').map((n) => layer(n, order[n], outer, '')),
   {
@@ -86,7 +102,16 @@ export default tseslint.config(
     const c = layer(n, coreOrder[n], inner, 'core/');
     const patterns = c.rules['no-restricted-imports'][1].patterns;
     patterns.push({
-      group: [...outer.filter((x) => x !== 'core').map((x) => `@/${x}/**`), 'react', 'react-*', 'next', 'next/*', 'node:*', 'postgres', 'fs'],
+      group: [
+        ...outer.filter((x) => x !== 'core').map((x) => `@/${x}/**`),
+        'react',
+        'react-*',
+        'next',
+        'next/*',
+        'node:*',
+        'postgres',
+        'fs',
+      ],
       message: 'core is pure: no interface, no database, no files',
     });
     return c;

@@ -1,7 +1,17 @@
 // A PostgreSQL cluster of the project's own: made, started on loopback, stopped. Plain Node, no dependencies.
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join, resolve } from 'node:path';
 import { isRoot, say, Stop } from './install.mjs';
@@ -13,8 +23,11 @@ function serverUser(folder) {
   if (!isRoot) return null;
   const owner = statSync(folder).uid;
   if (owner !== 0) return { uid: owner, gid: statSync(folder).gid };
-  const line = readFileSync('/etc/passwd', 'utf8').split('\n').find((l) => l.startsWith('postgres:'));
-  if (!line) throw new Stop('There is no user "postgres" on this machine. Run once:  adduser --system --group postgres');
+  const line = readFileSync('/etc/passwd', 'utf8')
+    .split('\n')
+    .find((l) => l.startsWith('postgres:'));
+  if (!line)
+    throw new Stop('There is no user "postgres" on this machine. Run once:  adduser --system --group postgres');
   const [, , uid, gid] = line.split(':');
   return { uid: Number(uid), gid: Number(gid) };
 }
@@ -23,7 +36,11 @@ const as = (user) => (user ? ['--reuid', String(user.uid), '--regid', String(use
 
 function runAs(user, command, args, env = {}) {
   const full = user ? ['setpriv', [...as(user), '--', command, ...args]] : [command, args];
-  return spawnSync(full[0], full[1], { cwd: '/', encoding: 'utf8', env: { ...process.env, LC_ALL: 'C.UTF-8', ...env } });
+  return spawnSync(full[0], full[1], {
+    cwd: '/',
+    encoding: 'utf8',
+    env: { ...process.env, LC_ALL: 'C.UTF-8', ...env },
+  });
 }
 
 /** The folder of the cluster: inside the data folder, or, where the server's user cannot reach that, under /var/lib. */
@@ -31,7 +48,10 @@ function clusterFolder(data, user) {
   const inside = join(data, 'postgres');
   if (!user) return inside;
   if (runAs(user, 'test', ['-x', data]).status === 0) return inside;
-  const away = join('/var/lib', `lofted-ember-${createHash('sha256').update(resolve(data)).digest('hex').slice(0, 12)}`);
+  const away = join(
+    '/var/lib',
+    `lofted-ember-${createHash('sha256').update(resolve(data)).digest('hex').slice(0, 12)}`,
+  );
   say(`the database user cannot reach ${data} (a folder above it is private); the database is kept in ${away}`);
   return away;
 }
@@ -94,7 +114,11 @@ export async function startCluster(bin, data) {
   const args = ['-D', folder, '-p', String(port), '-h', '127.0.0.1', '-k', ''];
   const setpriv = spawnSync('setpriv', ['--version']).status === 0;
   const child = setpriv
-    ? spawn('setpriv', [...as(user), '--pdeathsig', 'SIGINT', '--', join(bin, 'postgres'), ...args], { cwd: '/', stdio: ['ignore', log, log], detached: true })
+    ? spawn('setpriv', [...as(user), '--pdeathsig', 'SIGINT', '--', join(bin, 'postgres'), ...args], {
+        cwd: '/',
+        stdio: ['ignore', log, log],
+        detached: true,
+      })
     : spawn(join(bin, 'postgres'), args, { cwd: '/', stdio: ['ignore', log, log], detached: true });
   let ended = false;
   child.once('exit', () => (ended = true));
@@ -132,7 +156,20 @@ function create(bin, folder, secretFile, user) {
     chownSync(building, user.uid, user.gid);
     chownSync(pwfile, user.uid, user.gid);
   }
-  const r = runAs(user, join(bin, 'initdb'), ['-D', building, '-U', 'ember', '--pwfile', pwfile, '-A', 'scram-sha-256', '-E', 'UTF8', '--locale', 'C.UTF-8']);
+  const r = runAs(user, join(bin, 'initdb'), [
+    '-D',
+    building,
+    '-U',
+    'ember',
+    '--pwfile',
+    pwfile,
+    '-A',
+    'scram-sha-256',
+    '-E',
+    'UTF8',
+    '--locale',
+    'C.UTF-8',
+  ]);
   rmSync(pwfile, { force: true });
   if (r.status !== 0) throw new Stop(`initdb failed: ${(r.stderr || r.stdout).trim()}`);
   writeFileSync(secretFile, password, { mode: 0o600 });

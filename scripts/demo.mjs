@@ -63,7 +63,9 @@ async function main() {
   try {
     if (o.reset && !o.yes) {
       const ask = createInterface({ input: process.stdin, output: process.stdout });
-      const answer = await ask.question(`Throw away everything stored in ${o.data} and load the demo again? Type yes: `).catch(() => '');
+      const answer = await ask
+        .question(`Throw away everything stored in ${o.data} and load the demo again? Type yes: `)
+        .catch(() => '');
       ask.close();
       if (answer.trim().toLowerCase() !== 'yes') return fail('Nothing was changed.', 1);
     }

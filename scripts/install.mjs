@@ -31,7 +31,12 @@ export function ensurePackages() {
   const want = hashOf(readFileSync(join(ROOT, 'package-lock.json'), 'utf8') + process.versions.node);
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return;
   say('installing packages (a minute or two the first time)');
-  if (run('npm', ['ci', '--no-audit', '--no-fund'], { env: { ...process.env, NODE_ENV: 'development' }, stdio: ['ignore', 2, 2] }) !== 0)
+  if (
+    run('npm', ['ci', '--no-audit', '--no-fund'], {
+      env: { ...process.env, NODE_ENV: 'development' },
+      stdio: ['ignore', 2, 2],
+    }) !== 0
+  )
     throw new Stop('npm ci failed; its message is above');
   writeFileSync(stamp, want);
 }
@@ -72,7 +77,8 @@ function aptInstall(packages, what) {
   // Debian would start a cluster of its own; ours is the project's.
   mkdirSync('/tmp/ember-apt', { recursive: true });
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
-  const before = 'mkdir -p /etc/postgresql-common && [ -e /etc/postgresql-common/createcluster.conf ] || echo "create_main_cluster = false" > /etc/postgresql-common/createcluster.conf';
+  const before =
+    'mkdir -p /etc/postgresql-common && [ -e /etc/postgresql-common/createcluster.conf ] || echo "create_main_cluster = false" > /etc/postgresql-common/createcluster.conf';
   const script = packages.includes('postgresql') ? `${before}; ${command}` : command;
   const status = viaSudo ? run('sudo', ['-n', 'sh', '-c', script], { env }) : run('sh', ['-c', script], { env });
   if (status !== 0) throw new Stop(`${what} could not be installed. Run by hand:  ${command}`);
@@ -84,14 +90,18 @@ export function ensureBuild() {
   const want = hashOf(sources().join('\n'));
   if (existsSync(join(ROOT, '.next', 'BUILD_ID')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return;
   say('building the application');
-  const status = run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], { env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' } });
+  const status = run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], {
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
+  });
   if (status !== 0) throw new Stop('next build failed; its message is above');
   writeFileSync(stamp, want);
 }
 
 /** Every source file with its size and time, for build stamps. */
 export function sources(folders = ['src', 'public']) {
-  const list = ['package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'].map((f) => describe(join(ROOT, f)));
+  const list = ['package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'].map((f) =>
+    describe(join(ROOT, f)),
+  );
   const walk = (dir) => {
     if (!existsSync(dir)) return;
     for (const e of readdirSync(dir, { withFileTypes: true })) {

@@ -17,11 +17,20 @@ export async function ensurePortFree(port) {
 /** @param mode 'start' or 'dev' */
 export async function startApplication(mode, port, url) {
   await ensurePortFree(port);
-  const env = { ...process.env, DATABASE_URL: url, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: mode === 'dev' ? 'development' : 'production' };
+  const env = {
+    ...process.env,
+    DATABASE_URL: url,
+    NEXT_TELEMETRY_DISABLED: '1',
+    NODE_ENV: mode === 'dev' ? 'development' : 'production',
+  };
   const next = [process.execPath, 'node_modules/next/dist/bin/next', mode, '-H', '127.0.0.1', '-p', String(port)];
   const setpriv = spawnSync('setpriv', ['--version']).status === 0;
   const [command, ...args] = setpriv ? ['setpriv', '--pdeathsig', 'SIGTERM', '--', ...next] : next;
-  const child = spawn(command, args, { cwd: ROOT, env, stdio: ['ignore', mode === 'dev' ? 'inherit' : 'ignore', 'inherit'] });
+  const child = spawn(command, args, {
+    cwd: ROOT,
+    env,
+    stdio: ['ignore', mode === 'dev' ? 'inherit' : 'ignore', 'inherit'],
+  });
   let ended = false;
   child.once('exit', () => (ended = true));
   const address = `http://127.0.0.1:${port}`;

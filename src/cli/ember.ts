@@ -43,16 +43,31 @@ function main(argv: string[]): number {
   const { value, name } = readInput(path);
   if (command === 'simulate') {
     const c = readSimulateCase(value, name);
-    const scored = atDoor(name, () => scorePlan(c.person, c.garments, c.timeline, c.plan, { stepS: c.stepS, sampleS: c.sampleS, damp: c.damp }));
+    const scored = atDoor(name, () =>
+      scorePlan(c.person, c.garments, c.timeline, c.plan, { stepS: c.stepS, sampleS: c.sampleS, damp: c.damp }),
+    );
     process.stdout.write(JSON.stringify({ title: c.title, plan: c.plan, ...report(scored, c.garments) }) + '\n');
     return 0;
   }
   const c = readPlanCase(value, name);
   const planned = atDoor(name, () =>
-    makePlan({ person: c.person, closet: c.garments, timeline: c.timeline, sport: c.sport, damp: c.damp, maxCues: c.maxCues }),
+    makePlan({
+      person: c.person,
+      closet: c.garments,
+      timeline: c.timeline,
+      sport: c.sport,
+      damp: c.damp,
+      maxCues: c.maxCues,
+    }),
   );
   process.stdout.write(
-    JSON.stringify({ title: c.title, plan: planned.plan, cues: planned.cues, simulations: planned.simulations, ...report(planned.scored, c.garments) }) + '\n',
+    JSON.stringify({
+      title: c.title,
+      plan: planned.plan,
+      cues: planned.cues,
+      simulations: planned.simulations,
+      ...report(planned.scored, c.garments),
+    }) + '\n',
   );
   return 0;
 }

@@ -109,7 +109,9 @@ export function buildDemoOutings(readFile: (name: string) => string, person: Per
     );
     // Names go to the moving legs in order; stops found on the summit keep their own.
     let k = 0;
-    let legs = outing.legs.map((leg) => (leg.distanceM > 0 ? { ...leg, ...d.legs[k++] } : { ...leg, name: d.summit ?? leg.name }));
+    let legs = outing.legs.map((leg) =>
+      leg.distanceM > 0 ? { ...leg, ...d.legs[k++] } : { ...leg, name: d.summit ?? leg.name },
+    );
     for (const s of d.stops ?? []) {
       if (legs.some((l) => l.distanceM === 0)) legs = legs.filter((l) => l.distanceM > 0);
       const at = legs[Math.min(s.after, legs.length - 1)];

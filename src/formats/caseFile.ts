@@ -91,7 +91,19 @@ function toCase(c: CaseFile, file: string): Case {
     const legs = c.legs.map((l, i) => toLeg(l, i, person));
     const timeline = buildTimeline({
       legs,
-      forecast: [{ timeMs: 0, airC: c.legs[0].airC, humidity: c.legs[0].humidity, wind: 0, gust: 0, fromDeg: 0, precipitationMmH: 0, kind: 'none', cloud: 1 }],
+      forecast: [
+        {
+          timeMs: 0,
+          airC: c.legs[0].airC,
+          humidity: c.legs[0].humidity,
+          wind: 0,
+          gust: 0,
+          fromDeg: 0,
+          precipitationMmH: 0,
+          kind: 'none',
+          cloud: 1,
+        },
+      ],
       startMs: 0,
       utcOffsetMin: 0,
       engine: engineOf(person),
@@ -115,9 +127,13 @@ function toCase(c: CaseFile, file: string): Case {
 }
 
 function toGarment(ref: GarmentRef, i: number, file: string, damp: Record<string, number>): Garment {
-  if (typeof ref === 'string') return fromCatalogue(ref) ?? refuse(file, `garments.${i}`, ref, 'a catalogue id; `bin/ember catalogue` lists them');
+  if (typeof ref === 'string')
+    return fromCatalogue(ref) ?? refuse(file, `garments.${i}`, ref, 'a catalogue id; `bin/ember catalogue` lists them');
   const { catalogue, dampGm2, ...own } = ref;
-  const base = catalogue === undefined ? undefined : (fromCatalogue(catalogue) ?? refuse(file, `garments.${i}.catalogue`, catalogue, 'a catalogue id'));
+  const base =
+    catalogue === undefined
+      ? undefined
+      : (fromCatalogue(catalogue) ?? refuse(file, `garments.${i}.catalogue`, catalogue, 'a catalogue id'));
   const garment = checkGarment({ ...(base as Garment), ...own } as Garment);
   if (dampGm2) damp[garment.id] = dampGm2;
   return garment;
@@ -173,14 +189,23 @@ function toPlan(legs: CaseLeg[], garments: Garment[], timeline: Timeline, file: 
     worn = l.worn ?? worn;
     settings = l.openings ? { ...settings, ...l.openings } : settings;
     for (const id of [...worn, ...Object.keys(l.openings ?? {})])
-      if (!byId.has(id)) refuse(file, `legs.${i}.worn`, id, `ids of the garments given: ${garments.map((g) => g.id).join(', ')}`);
+      if (!byId.has(id))
+        refuse(file, `legs.${i}.worn`, id, `ids of the garments given: ${garments.map((g) => g.id).join(', ')}`);
     const open = new Map<string, number>();
     for (const id of worn)
       for (const o of byId.get(id)!.openings) open.set(`${id}\n${o.id}`, settings[id]?.[o.id] ?? o.usual);
     for (const id of Object.keys(l.openings ?? {}))
       for (const o of Object.keys(l.openings![id]))
         if (!byId.get(id)!.openings.some((x) => x.id === o))
-          refuse(file, `legs.${i}.openings.${id}`, o, byId.get(id)!.openings.map((x) => x.id).join(', ') || 'this garment has no openings');
+          refuse(
+            file,
+            `legs.${i}.openings.${id}`,
+            o,
+            byId
+              .get(id)!
+              .openings.map((x) => x.id)
+              .join(', ') || 'this garment has no openings',
+          );
     worns.push({ on: new Set(worn), open });
   });
   const openings: Plan['openings'] = {};

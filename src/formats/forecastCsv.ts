@@ -49,7 +49,8 @@ const NEEDED: Field[] = ['time', 'temperature', 'humidity', 'wind'];
  * @throws Refused with file, line, field, value and what is allowed
  */
 export function readForecastCsv(text: string, file: string): ForecastHour[] {
-  if (text.length > MAX_CSV_BYTES) refuse(file, 'size', `${(text.length / 1048576).toFixed(0)} MB`, `at most ${MAX_CSV_BYTES / 1048576} MB`);
+  if (text.length > MAX_CSV_BYTES)
+    refuse(file, 'size', `${(text.length / 1048576).toFixed(0)} MB`, `at most ${MAX_CSV_BYTES / 1048576} MB`);
   if (text.trim() === '') refuse(file, 'content', 'empty', 'a header line and at least one hour');
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const rows = parsed.data;
@@ -60,7 +61,8 @@ export function readForecastCsv(text: string, file: string): ForecastHour[] {
     return c;
   });
   columns.forEach((c, i) => {
-    if (columns.findIndex((o) => o.field === c.field) !== i) refuse(file, `column "${header[i]}"`, 'given twice', `one column for ${c.field}`, 1);
+    if (columns.findIndex((o) => o.field === c.field) !== i)
+      refuse(file, `column "${header[i]}"`, 'given twice', `one column for ${c.field}`, 1);
   });
   for (const need of NEEDED)
     if (!columns.some((c) => c.field === need))
@@ -80,14 +82,17 @@ export function readForecastCsv(text: string, file: string): ForecastHour[] {
     if (i === 0) return;
     const before = hours[i - 1].timeMs;
     const line = i + 2;
-    if (h.timeMs === before) refuse(file, 'time', rows[i + 1][header.indexOf('time')], 'each hour once; this one is already there', line);
-    if (h.timeMs < before) refuse(file, 'time', rows[i + 1][header.indexOf('time')], 'times that rise from line to line', line);
+    if (h.timeMs === before)
+      refuse(file, 'time', rows[i + 1][header.indexOf('time')], 'each hour once; this one is already there', line);
+    if (h.timeMs < before)
+      refuse(file, 'time', rows[i + 1][header.indexOf('time')], 'times that rise from line to line', line);
   });
   return hours;
 }
 
 function readHour(row: string[], line: number, columns: Column[], header: string[], file: string): ForecastHour {
-  if (row.length !== columns.length) refuse(file, 'number of values', row.length, `${columns.length}, one for each column`, line);
+  if (row.length !== columns.length)
+    refuse(file, 'number of values', row.length, `${columns.length}, one for each column`, line);
   const got: Partial<Record<Field, number>> = {};
   let kind: PrecipitationKind | null = null;
   row.forEach((cell, i) => {
@@ -96,18 +101,21 @@ function readHour(row: string[], line: number, columns: Column[], header: string
     if (c.field === 'time') got.time = readLocalTime(value, file, line);
     else if (c.field === 'kind') {
       if (value === '') return;
-      if (!PRECIPITATION_KINDS.includes(value as PrecipitationKind)) refuse(file, 'kind', value, PRECIPITATION_KINDS.join(', '), line);
+      if (!PRECIPITATION_KINDS.includes(value as PrecipitationKind))
+        refuse(file, 'kind', value, PRECIPITATION_KINDS.join(', '), line);
       kind = value as PrecipitationKind;
     } else if (value === '' && !NEEDED.includes(c.field)) return;
     else {
       const n = value === '' ? NaN : Number(value);
-      if (!Number.isFinite(n) || n < c.low || n > c.high) refuse(file, header[i], value || 'empty', `${c.low} to ${c.high} ${c.unit}`, line);
+      if (!Number.isFinite(n) || n < c.low || n > c.high)
+        refuse(file, header[i], value || 'empty', `${c.low} to ${c.high} ${c.unit}`, line);
       got[c.field] = c.convert(n);
     }
   });
   const wind = got.wind!;
   const gust = got.gust ?? wind * 1.5;
-  if (gust < wind - 1e-9) refuse(file, 'gust', gust.toFixed(1) + ' m/s', `at least the wind, ${wind.toFixed(1)} m/s`, line);
+  if (gust < wind - 1e-9)
+    refuse(file, 'gust', gust.toFixed(1) + ' m/s', `at least the wind, ${wind.toFixed(1)} m/s`, line);
   const precipitationMmH = got.precipitation ?? 0;
   const airC = got.temperature!;
   const humidity = got.humidity!;

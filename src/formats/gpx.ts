@@ -26,10 +26,18 @@ interface RawPoint {
  * @throws Refused naming file, line and field
  */
 export function readGpx(text: string, file: string): GpxRoute {
-  if (text.length > MAX_GPX_BYTES) refuse(file, 'size', `${(text.length / 1048576).toFixed(0)} MB`, `at most ${MAX_GPX_BYTES / 1048576} MB`);
+  if (text.length > MAX_GPX_BYTES)
+    refuse(file, 'size', `${(text.length / 1048576).toFixed(0)} MB`, `at most ${MAX_GPX_BYTES / 1048576} MB`);
   if (text.trim() === '') refuse(file, 'content', 'empty', 'a GPX track or route');
   const doctype = /<!\s*(DOCTYPE|ENTITY)/i.exec(text);
-  if (doctype) refuse(file, 'document type', doctype[0], 'a plain GPX file without DOCTYPE or entities', lineAt(text, doctype.index));
+  if (doctype)
+    refuse(
+      file,
+      'document type',
+      doctype[0],
+      'a plain GPX file without DOCTYPE or entities',
+      lineAt(text, doctype.index),
+    );
   const valid = XMLValidator.validate(text);
   if (valid !== true) refuse(file, 'XML', valid.err.msg, 'well-formed GPX 1.1', valid.err.line);
   const parsed = new XMLParser({
@@ -41,7 +49,8 @@ export function readGpx(text: string, file: string): GpxRoute {
     removeNSPrefix: true,
     isArray: (name) => name === 'trk' || name === 'trkseg' || name === 'trkpt' || name === 'rte' || name === 'rtept',
   }).parse(text) as { gpx?: Record<string, unknown> };
-  if (!parsed.gpx || typeof parsed.gpx !== 'object') refuse(file, 'root element', Object.keys(parsed).join(', ') || 'none', '<gpx>');
+  if (!parsed.gpx || typeof parsed.gpx !== 'object')
+    refuse(file, 'root element', Object.keys(parsed).join(', ') || 'none', '<gpx>');
   const gpx = parsed.gpx as {
     metadata?: { name?: unknown };
     trk?: { name?: unknown; trkseg?: { trkpt?: RawPoint[] }[] }[];
@@ -54,7 +63,9 @@ export function readGpx(text: string, file: string): GpxRoute {
   if (raw.length < 2) refuse(file, 'points', raw.length, 'at least 2 track or route points');
   if (raw.length > MAX_POINTS) refuse(file, 'points', raw.length, `at most ${MAX_POINTS}`);
   const points = raw.map((p, i) => readPoint(p, i, tag, text, file));
-  const name = [gpx.trk?.[0]?.name, gpx.rte?.[0]?.name, gpx.metadata?.name].find((n) => typeof n === 'string' && n.trim() !== '');
+  const name = [gpx.trk?.[0]?.name, gpx.rte?.[0]?.name, gpx.metadata?.name].find(
+    (n) => typeof n === 'string' && n.trim() !== '',
+  );
   return { name: typeof name === 'string' ? name.trim().slice(0, 120) : 'Route', points };
 }
 
@@ -72,7 +83,8 @@ function readPoint(p: RawPoint, i: number, tag: string, text: string, file: stri
   let timeMs: number | null = null;
   if (typeof p.time === 'string' && p.time.trim() !== '') {
     timeMs = Date.parse(p.time.trim());
-    if (!Number.isFinite(timeMs)) refuse(file, `time of point ${i + 1}`, p.time, 'ISO 8601, such as 2027-01-16T08:10:00Z', line());
+    if (!Number.isFinite(timeMs))
+      refuse(file, `time of point ${i + 1}`, p.time, 'ISO 8601, such as 2027-01-16T08:10:00Z', line());
   }
   return { lat, lon, eleM, timeMs };
 }

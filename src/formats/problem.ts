@@ -23,7 +23,10 @@ const SHOWN = 60;
 /** Shortens a value for a message; control characters are dropped so that a message stays one line. */
 export function shown(value: unknown): string {
   // eslint-disable-next-line no-control-regex
-  const text = (typeof value === 'string' ? value : (JSON.stringify(value) ?? String(value))).replace(/[\u0000-\u001f\u007f]+/g, ' ');
+  const text = (typeof value === 'string' ? value : (JSON.stringify(value) ?? String(value))).replace(
+    /[\u0000-\u001f\u007f]+/g,
+    ' ',
+  );
   return text.length > SHOWN ? `${text.slice(0, SHOWN)}…` : text;
 }
 
@@ -40,7 +43,8 @@ export function atDoor<T>(where: string, work: () => T): T {
   try {
     return work();
   } catch (e) {
-    if (e instanceof OutOfRange) throw new Refused([{ where, field: e.field, value: shown(e.value), allowed: e.allowed }]);
+    if (e instanceof OutOfRange)
+      throw new Refused([{ where, field: e.field, value: shown(e.value), allowed: e.allowed }]);
     throw e;
   }
 }

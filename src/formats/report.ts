@@ -40,7 +40,9 @@ export function report(scored: Scored, garments: readonly Garment[]) {
             ZONES.flatMap((z, i) => {
               if (!byId.get(id)?.panels[z]) return [];
               const k = (row * s.garments + g) * ZONES.length + i;
-              return [[z, { waterGm2: r2(s.waterGm2[k]), frostGm2: r2(s.frostGm2[k]), temperatureC: r2(s.garmentC[k]) }]];
+              return [
+                [z, { waterGm2: r2(s.waterGm2[k]), frostGm2: r2(s.frostGm2[k]), temperatureC: r2(s.garmentC[k]) }],
+              ];
             }),
           ),
         },

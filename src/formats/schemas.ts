@@ -16,8 +16,18 @@ const text = { type: 'string', minLength: 1, maxLength: 120 };
 const id = { type: 'string', minLength: 1, maxLength: 80 };
 const share = number(0, 1);
 const ranged = (ranges: Record<string, readonly [number, number, string]>) =>
-  Object.fromEntries(Object.entries(ranges).map(([k, [low, high, unit]]) => [k, { ...number(low, high), ...(unit ? { description: unit } : {}) }]));
-const object = (properties: Record<string, unknown>, required: string[]) => ({ type: 'object', properties, required, additionalProperties: false });
+  Object.fromEntries(
+    Object.entries(ranges).map(([k, [low, high, unit]]) => [
+      k,
+      { ...number(low, high), ...(unit ? { description: unit } : {}) },
+    ]),
+  );
+const object = (properties: Record<string, unknown>, required: string[]) => ({
+  type: 'object',
+  properties,
+  required,
+  additionalProperties: false,
+});
 const zone = { enum: [...ZONES] };
 
 const panelFields = { coverage: share, ...pick(['thicknessMm', 'weightGm2', 'airPermeability', 'ret']) };
@@ -53,7 +63,12 @@ const garmentProperties = {
   overBoots: { type: 'boolean' },
   handForm: { enum: ['fingers', 'mitten'] },
   suits: { type: 'array', items: { enum: USES }, maxItems: USES.length },
-  panels: { type: 'object', propertyNames: zone, additionalProperties: object(panelFields, ['coverage']), minProperties: 1 },
+  panels: {
+    type: 'object',
+    propertyNames: zone,
+    additionalProperties: object(panelFields, ['coverage']),
+    minProperties: 1,
+  },
   openings: { type: 'array', items: opening, maxItems: MAX_OPENINGS },
 };
 const garmentRequired = Object.keys(garmentProperties).filter((k) => k !== 'handForm');
@@ -84,7 +99,12 @@ export const planSchema = object(
             items: {
               oneOf: [
                 object({ do: { enum: ['putOn', 'takeOff'] }, garment: id }, ['do', 'garment']),
-                object({ do: { const: 'set' }, garment: id, opening: id, setting: share }, ['do', 'garment', 'opening', 'setting']),
+                object({ do: { const: 'set' }, garment: id, opening: id, setting: share }, [
+                  'do',
+                  'garment',
+                  'opening',
+                  'setting',
+                ]),
               ],
             },
           },
@@ -223,14 +243,29 @@ export const simulateSchema = {
 export const planCaseSchema = {
   $schema: 'http://json-schema.org/draft-07/schema#',
   title: 'Lofted Ember: plan',
-  ...object({ ...caseBase, sport: { enum: SPORTS }, maxCues: { type: 'integer', minimum: 0, maximum: 8 } }, ['garments', 'legs']),
+  ...object({ ...caseBase, sport: { enum: SPORTS }, maxCues: { type: 'integer', minimum: 0, maximum: 8 } }, [
+    'garments',
+    'legs',
+  ]),
 };
 
 /** Published under schemas/. */
 export const PUBLISHED = {
   'simulate.schema.json': simulateSchema,
   'plan-case.schema.json': planCaseSchema,
-  'garment.schema.json': { $schema: 'http://json-schema.org/draft-07/schema#', title: 'Lofted Ember: garment', ...garmentSchema },
-  'plan.schema.json': { $schema: 'http://json-schema.org/draft-07/schema#', title: 'Lofted Ember: plan content', ...planSchema },
-  'outing.schema.json': { $schema: 'http://json-schema.org/draft-07/schema#', title: 'Lofted Ember: outing', ...outingSchema },
+  'garment.schema.json': {
+    $schema: 'http://json-schema.org/draft-07/schema#',
+    title: 'Lofted Ember: garment',
+    ...garmentSchema,
+  },
+  'plan.schema.json': {
+    $schema: 'http://json-schema.org/draft-07/schema#',
+    title: 'Lofted Ember: plan content',
+    ...planSchema,
+  },
+  'outing.schema.json': {
+    $schema: 'http://json-schema.org/draft-07/schema#',
+    title: 'Lofted Ember: outing',
+    ...outingSchema,
+  },
 } as const;

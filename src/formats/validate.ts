@@ -20,7 +20,10 @@ export function validated<T>(schema: object, value: unknown, where: string): T {
 
 /** Of the errors of a "one of", the deepest says most. */
 function mostTelling(errors: ErrorObject[]): ErrorObject {
-  return [...errors].filter((e) => e.keyword !== 'oneOf').sort((a, b) => b.instancePath.length - a.instancePath.length)[0] ?? errors[0];
+  return (
+    [...errors].filter((e) => e.keyword !== 'oneOf').sort((a, b) => b.instancePath.length - a.instancePath.length)[0] ??
+    errors[0]
+  );
 }
 
 function toProblem(e: ErrorObject, where: string): Problem {
@@ -30,14 +33,24 @@ function toProblem(e: ErrorObject, where: string): Problem {
     case 'minimum':
     case 'maximum': {
       const s = e.parentSchema as { minimum?: number; maximum?: number; description?: string };
-      return { where, field: path, value: shown(e.data), allowed: `${s.minimum} to ${s.maximum}${s.description ? ' ' + s.description : ''}` };
+      return {
+        where,
+        field: path,
+        value: shown(e.data),
+        allowed: `${s.minimum} to ${s.maximum}${s.description ? ' ' + s.description : ''}`,
+      };
     }
     case 'enum':
       return { where, field: path, value: shown(e.data), allowed: (params.allowedValues as unknown[]).join(', ') };
     case 'const':
       return { where, field: path, value: shown(e.data), allowed: String(params.allowedValue) };
     case 'required':
-      return { where, field: `${path === 'the whole' ? '' : path + '.'}${String(params.missingProperty)}`, value: 'missing', allowed: 'it is needed' };
+      return {
+        where,
+        field: `${path === 'the whole' ? '' : path + '.'}${String(params.missingProperty)}`,
+        value: 'missing',
+        allowed: 'it is needed',
+      };
     case 'additionalProperties':
       return {
         where,
@@ -60,13 +73,23 @@ export const MAX_JSON = 8 * 1024 * 1024;
  * @throws Refused naming the line of the fault
  */
 export function parseJson(text: string, where: string): unknown {
-  if (text.length > MAX_JSON) throw new Refused([{ where, field: 'size', value: `${(text.length / 1048576).toFixed(0)} MB`, allowed: `at most ${MAX_JSON / 1048576} MB` }]);
+  if (text.length > MAX_JSON)
+    throw new Refused([
+      {
+        where,
+        field: 'size',
+        value: `${(text.length / 1048576).toFixed(0)} MB`,
+        allowed: `at most ${MAX_JSON / 1048576} MB`,
+      },
+    ]);
   if (text.trim() === '') throw new Refused([{ where, field: 'content', value: 'empty', allowed: 'a JSON object' }]);
   try {
     return JSON.parse(text);
   } catch (e) {
     const at = /position (\d+)/.exec((e as Error).message);
     const line = at ? text.slice(0, Number(at[1])).split('\n').length : undefined;
-    throw new Refused([{ where, line, field: 'JSON', value: shown((e as Error).message), allowed: 'well-formed JSON' }]);
+    throw new Refused([
+      { where, line, field: 'JSON', value: shown((e as Error).message), allowed: 'well-formed JSON' },
+    ]);
   }
 }

@@ -114,7 +114,12 @@ export async function listCloset(athleteId: string, withRemoved = false): Promis
   return rows.map(toOwned);
 }
 
-export async function addGarment(athleteId: string, garment: Garment, catalogueId: string | null, dampGm2 = 0): Promise<string> {
+export async function addGarment(
+  athleteId: string,
+  garment: Garment,
+  catalogueId: string | null,
+  dampGm2 = 0,
+): Promise<string> {
   const rows = await sql()<{ id: string }[]>`
     insert into garment ${sql()({ athlete_id: athleteId, catalogue_id: catalogueId, damp_gm2: dampGm2, ...toColumns(garment) })}
     returning id`;
@@ -122,7 +127,12 @@ export async function addGarment(athleteId: string, garment: Garment, catalogueI
 }
 
 /** @returns false when the athlete owns no such garment */
-export async function updateGarment(athleteId: string, id: string, garment: Garment, dampGm2: number): Promise<boolean> {
+export async function updateGarment(
+  athleteId: string,
+  id: string,
+  garment: Garment,
+  dampGm2: number,
+): Promise<boolean> {
   const result = await sql()`
     update garment set ${sql()({ ...toColumns(garment), damp_gm2: dampGm2 })}
     where id = ${id} and athlete_id = ${athleteId}`;

@@ -25,7 +25,18 @@ const toLocal = (ms: number): string => new Date(ms).toISOString().slice(0, 19);
 const fromLocal = (text: string): number => Date.parse(`${text.replace(' ', 'T')}Z`);
 
 export async function listOutings(athleteId: string): Promise<OutingLine[]> {
-  const rows = await sql()<{ id: string; name: string; sport: string; start: string; minutes: number; distance: number; climb: number; plans: number }[]>`
+  const rows = await sql()<
+    {
+      id: string;
+      name: string;
+      sport: string;
+      start: string;
+      minutes: number;
+      distance: number;
+      climb: number;
+      plans: number;
+    }[]
+  >`
     select o.id, o.name, o.sport, o.start_local::text as start,
       coalesce(sum(l.minutes), 0) as minutes, coalesce(sum(l.distance_m), 0) as distance,
       coalesce(sum(greatest(l.climb_m, 0)), 0) as climb,
@@ -61,13 +72,33 @@ interface LegRow {
 
 export async function getOuting(athleteId: string, id: string): Promise<StoredOuting | null> {
   const [o] = await sql()<
-    { id: string; name: string; sport: Outing['sport']; start: string; utc_offset_min: number; load_kg: number; forecast_ele_m: number; start_ele_m: number; albedo: number }[]
+    {
+      id: string;
+      name: string;
+      sport: Outing['sport'];
+      start: string;
+      utc_offset_min: number;
+      load_kg: number;
+      forecast_ele_m: number;
+      start_ele_m: number;
+      albedo: number;
+    }[]
   >`select *, start_local::text as start from outing where id = ${id} and athlete_id = ${athleteId}`;
   if (!o) return null;
   const [legs, hours, points] = await Promise.all([
     sql()<LegRow[]>`select * from outing_leg where outing_id = ${id} order by seq`,
     sql()<
-      { at: string; air_c: number; humidity: number; wind_ms: number; gust_ms: number; from_deg: number; precipitation_mm_h: number; kind: ForecastHour['kind']; cloud: number }[]
+      {
+        at: string;
+        air_c: number;
+        humidity: number;
+        wind_ms: number;
+        gust_ms: number;
+        from_deg: number;
+        precipitation_mm_h: number;
+        kind: ForecastHour['kind'];
+        cloud: number;
+      }[]
     >`select *, at_local::text as at from forecast_hour where outing_id = ${id} order by at_local`,
     sql()<{ lat: number; lon: number; ele_m: number | null; recorded_at: Date | null }[]>`
       select lat, lon, ele_m, recorded_at from route_point where outing_id = ${id} order by seq`,
@@ -107,7 +138,12 @@ export async function getOuting(athleteId: string, id: string): Promise<StoredOu
     })),
     route:
       points.length > 0
-        ? points.map((p): RoutePoint => ({ lat: p.lat, lon: p.lon, eleM: p.ele_m, timeMs: p.recorded_at ? p.recorded_at.getTime() : null }))
+        ? points.map((p): RoutePoint => ({
+            lat: p.lat,
+            lon: p.lon,
+            eleM: p.ele_m,
+            timeMs: p.recorded_at ? p.recorded_at.getTime() : null,
+          }))
         : null,
   };
 }

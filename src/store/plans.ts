@@ -35,7 +35,12 @@ export async function listPlans(athleteId: string, outingId: string): Promise<St
 }
 
 /** @returns null when the outing is not the athlete's */
-export async function createPlan(athleteId: string, outingId: string, name: string, plan: Plan): Promise<StoredPlan | null> {
+export async function createPlan(
+  athleteId: string,
+  outingId: string,
+  name: string,
+  plan: Plan,
+): Promise<StoredPlan | null> {
   const rows = await sql()<Row[]>`
     insert into plan (athlete_id, outing_id, name, content)
     select ${athleteId}, id, ${name}, ${sql().json(plan as never)} from outing where id = ${outingId} and athlete_id = ${athleteId}
@@ -44,7 +49,13 @@ export async function createPlan(athleteId: string, outingId: string, name: stri
 }
 
 /** Saves over a known version. @returns the stored plan, or null when it is gone or was changed elsewhere meanwhile */
-export async function savePlan(athleteId: string, id: string, version: number, name: string, plan: Plan): Promise<StoredPlan | null> {
+export async function savePlan(
+  athleteId: string,
+  id: string,
+  version: number,
+  name: string,
+  plan: Plan,
+): Promise<StoredPlan | null> {
   const rows = await sql()<Row[]>`
     update plan set name = ${name}, content = ${sql().json(plan as never)}, version = version + 1, updated_at = now()
     where id = ${id} and athlete_id = ${athleteId} and version = ${version}

@@ -47,7 +47,8 @@ export function bodyParameters(person: Person): BodyParameters {
   const a = totalArea / REFERENCE_AREA_M2;
   const m = person.massKg / REFERENCE_MASS_KG;
   const fat = 1 / (1 + 0.012 * (person.fatPercent - 15));
-  const column = (f: (r: (typeof ZONE_TABLE)[number]) => number) => Float64Array.from({ length: ZONE_COUNT }, (_, i) => f(ZONE_TABLE[i]));
+  const column = (f: (r: (typeof ZONE_TABLE)[number]) => number) =>
+    Float64Array.from({ length: ZONE_COUNT }, (_, i) => f(ZONE_TABLE[i]));
   return {
     person,
     totalArea,

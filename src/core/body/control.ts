@@ -94,11 +94,17 @@ export function control(
   trunkSignal /= trunkArea;
 
   const sweatDrive =
-    Math.max(0, SWEAT_CORE_W_PER_K * coreError + SWEAT_SKIN_W_PER_K * skinSignal) * (body.totalArea / 1.87) * person.sweatGain;
+    Math.max(0, SWEAT_CORE_W_PER_K * coreError + SWEAT_SKIN_W_PER_K * skinSignal) *
+    (body.totalArea / 1.87) *
+    person.sweatGain;
   const dilate = Math.max(0, DILATE_CORE * coreError + DILATE_SKIN * skinSignal) * BLOOD_WH_PER_LK;
   const constrict = Math.max(0, -CONSTRICT_PER_K * coreError - CONSTRICT_PER_K * skinSignal) * person.constriction;
 
-  const shuntOpen = clamp(SHUNT_NEUTRAL + SHUNT_SKIN * trunkSignal * person.constriction + SHUNT_CORE * coreError, 0, 1);
+  const shuntOpen = clamp(
+    SHUNT_NEUTRAL + SHUNT_SKIN * trunkSignal * person.constriction + SHUNT_CORE * coreError,
+    0,
+    1,
+  );
   const nutritive = EXTREMITY_NUTRITIVE_LH * BLOOD_WH_PER_LK * (body.totalArea / 1.87);
 
   let total = 0;
@@ -106,7 +112,9 @@ export function control(
     const q10 = Math.exp(0.0693147 * clamp(skinC[z] - setSkin[z], -25, 10));
     const shunt = body.shunt[z];
     const resting = shunt > 0 ? nutritive : body.skinFlow[z];
-    const capillary = ((resting + (shunt > 0 ? 0.3 : 1) * body.dilate[z] * dilate) / (1 + body.constrict[z] * constrict)) * Math.max(LOCAL_FLOW_FLOOR, q10);
+    const capillary =
+      ((resting + (shunt > 0 ? 0.3 : 1) * body.dilate[z] * dilate) / (1 + body.constrict[z] * constrict)) *
+      Math.max(LOCAL_FLOW_FLOOR, q10);
     const flow = Math.min(SKIN_FLOW_CAP * body.area[z] * 2.5, capillary + shunt * shuntOpen) * flowFactor[z];
     const cc = body.counterCurrent[z];
     out.skinBlood[z] = (flow * flow) / (flow + cc + 1e-9);

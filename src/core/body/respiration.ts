@@ -12,7 +12,6 @@ export interface Breath {
   waterGs: number;
 }
 
-
 export function respiratoryHeat(metabolicW: number, airC: number, vapourPa: number): number {
   const ex = 29 + 0.2 * airC;
   return 0.0014 * metabolicW * (ex - airC) + respiratoryLatent(metabolicW, airC, vapourPa);

@@ -128,7 +128,13 @@ export function checkGarment(g: Garment): Garment {
     for (const key of ['thicknessMm', 'weightGm2', 'airPermeability', 'ret'] as const) {
       const v = p[key];
       if (v !== undefined)
-        within(`garment "${g.name}" ${zone} ${key}`, v, GARMENT_RANGE[key][0], GARMENT_RANGE[key][1], GARMENT_RANGE[key][2]);
+        within(
+          `garment "${g.name}" ${zone} ${key}`,
+          v,
+          GARMENT_RANGE[key][0],
+          GARMENT_RANGE[key][1],
+          GARMENT_RANGE[key][2],
+        );
     }
   }
   for (const o of g.openings) {

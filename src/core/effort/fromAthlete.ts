@@ -6,7 +6,13 @@ import { WATTS_PER_LITRE_MIN } from './gait';
  * @param bpm 30–220  @param restBpm 30–100  @param maxBpm 120–220
  * @param vo2maxMl maximal uptake, ml/kg/min, 20–90  @param massKg body mass
  */
-export function metabolicFromHeartRate(bpm: number, restBpm: number, maxBpm: number, vo2maxMl: number, massKg: number): number {
+export function metabolicFromHeartRate(
+  bpm: number,
+  restBpm: number,
+  maxBpm: number,
+  vo2maxMl: number,
+  massKg: number,
+): number {
   within('heart rate', bpm, 30, 230, 'bpm');
   within('resting heart rate', restBpm, 30, 110, 'bpm');
   within('maximum heart rate', maxBpm, restBpm + 20, 230, 'bpm');

@@ -45,7 +45,8 @@ export interface Work {
 /** External share assumed when only a metabolic rate is known: climbing and pedalling do work, level gait almost none. */
 function externalShare(sport: Sport, slope: number): number {
   if (sport === 'cycle') return CYCLING_EFFICIENCY * 0.95;
-  if (sport === 'run' || sport === 'walk' || sport === 'hike' || sport === 'snowshoe') return clamp(slope * 1.2, 0, 0.22);
+  if (sport === 'run' || sport === 'walk' || sport === 'hike' || sport === 'snowshoe')
+    return clamp(slope * 1.2, 0, 0.22);
   if (sport === 'classic ski' || sport === 'skate ski') return 0.12;
   if (sport === 'ski tour') return clamp(0.05 + slope * 0.6, 0.05, 0.16);
   return 0;
@@ -65,7 +66,8 @@ export function legEffort(engine: Engine, leg: LegEffort): Work {
   }
   if (leg.powerW !== undefined) {
     const p = within('power', leg.powerW, 0, 700, 'W');
-    if (leg.sport !== 'cycle') throw new OutOfRange('power', `${p} W on "${leg.sport}"`, 'cycling legs only; give pace, heart rate or exertion');
+    if (leg.sport !== 'cycle')
+      throw new OutOfRange('power', `${p} W on "${leg.sport}"`, 'cycling legs only; give pace, heart rate or exertion');
     return { metabolicW: 1.5 * engine.massKg + p / (CYCLING_EFFICIENCY * 1.12), externalW: p, from: 'power' };
   }
   if (leg.heartRateBpm !== undefined) {

@@ -32,7 +32,8 @@ export function pandolf(massKg: number, loadKg: number, speedMs: number, slope: 
   const level = standing + terrain * total * (1.5 * speedMs ** 2 + 0.35 * speedMs * Math.max(0, g));
   if (g >= 0 || speedMs === 0) return level;
   const down = -g;
-  const correction = terrain * ((down * total * speedMs) / 3.5 - (total * (down + 6) ** 2) / massKg + (25 - speedMs ** 2));
+  const correction =
+    terrain * ((down * total * speedMs) / 3.5 - (total * (down + 6) ** 2) / massKg + (25 - speedMs ** 2));
   return Math.max(standing, level - correction);
 }
 

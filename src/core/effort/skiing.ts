@@ -30,7 +30,14 @@ export function skiPower(massKg: number, speedMs: number, slope: number, style: 
  * Metabolic rate of skiing, W: resting plus propulsive power over delta efficiency, not below gliding posture work
  * (2.5 met held crouch). Cross-checked against the Compendium of Physical Activities MET values in the tests.
  */
-export function skiMetabolicRate(massKg: number, bodyKg: number, speedMs: number, slope: number, style: SkiStyle, airDensity: number): number {
+export function skiMetabolicRate(
+  massKg: number,
+  bodyKg: number,
+  speedMs: number,
+  slope: number,
+  style: SkiStyle,
+  airDensity: number,
+): number {
   const rest = 1.5 * bodyKg;
   const power = skiPower(massKg, speedMs, slope, style, airDensity);
   return Math.max(rest * 2.5, rest + power / SKI[style].efficiency);

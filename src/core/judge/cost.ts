@@ -64,12 +64,20 @@ export const noCost = (): BodyCost => ({ cold: 0, heat: 0, wetSkin: 0, wetLayers
 export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number): void {
   const settle = m.timeS < 600 ? 0.15 : 1;
   c.cold +=
-    settle * hours * (below(m.sensation, -0.8, 1.2) + below(m.torsoC + person.warmth, coldTorso(m.heatWm2), 2) + Math.max(0, m.shiverW - 25) / 120);
+    settle *
+    hours *
+    (below(m.sensation, -0.8, 1.2) +
+      below(m.torsoC + person.warmth, coldTorso(m.heatWm2), 2) +
+      Math.max(0, m.shiverW - 25) / 120);
   c.heat += (below(-m.sensation, -1.2, 1) + below(-m.coreC, -LIMIT.coreHot, 0.3)) * hours;
   c.wetSkin += below(-m.torsoWet, -LIMIT.wetFelt, 0.35) * hours;
   c.wetLayers += (Math.max(0, m.waterG) / 220) * hours;
   c.extremities +=
-    (digit(m.fingersC, settle) + 0.8 * digit(m.toesC, settle) + below(m.faceC, 13, 6) * 0.5 * settle + below(m.faceC, 4, 1.2) * 8) * hours;
+    (digit(m.fingersC, settle) +
+      0.8 * digit(m.toesC, settle) +
+      below(m.faceC, 13, 6) * 0.5 * settle +
+      below(m.faceC, 4, 1.2) * 8) *
+    hours;
 }
 
 /** Water still in the clothes at the end and the chill at stops, once for a whole run. */
@@ -81,7 +89,19 @@ export function addEnd(c: BodyCost, waterEndG: number, afterChillK: number): voi
 /** Cost of the body's part of a recorded run, points. */
 export function bodyCost(series: Series, m: Metrics, person: Person): BodyCost {
   const c = noCost();
-  const now: Moment = { timeS: 0, sensation: 0, torsoC: 0, heatWm2: 0, torsoWet: 0, coreC: 0, shiverW: 0, fingersC: 0, toesC: 0, faceC: 0, waterG: 0 };
+  const now: Moment = {
+    timeS: 0,
+    sensation: 0,
+    torsoC: 0,
+    heatWm2: 0,
+    torsoWet: 0,
+    coreC: 0,
+    shiverW: 0,
+    fingersC: 0,
+    toesC: 0,
+    faceC: 0,
+    waterG: 0,
+  };
   for (let r = 1; r < series.rows; r++) {
     const k = r * ZONE_COUNT;
     now.timeS = series.timeS[r];

@@ -35,7 +35,12 @@ export interface Finding {
 export function findings(m: Metrics, timeline: Timeline): Finding[] {
   const out: Finding[] = [];
   const add = (f: Finding) => out.push(f);
-  const low = (kind: FindingKind, what: string, e: { value: number; atS: number }, steps: [number, 1 | 2 | 3, string][]) => {
+  const low = (
+    kind: FindingKind,
+    what: string,
+    e: { value: number; atS: number },
+    steps: [number, 1 | 2 | 3, string][],
+  ) => {
     for (const [limit, severity, means] of steps)
       if (e.value < limit) {
         add({ kind, severity, atS: e.atS, value: e.value, unit: '°C', limit, what, means });
@@ -61,9 +66,9 @@ export function findings(m: Metrics, timeline: Timeline): Finding[] {
       kind: 'torso cold',
       severity: m.torsoMargin.value < -3 ? 3 : 2,
       atS: m.torsoMargin.atS,
-      value: m.torsoAt(m.torsoMargin.atS),
+      value: m.torsoMargin.torsoC,
       unit: '°C',
-      limit: m.torsoAt(m.torsoMargin.atS) - m.torsoMargin.value,
+      limit: m.torsoMargin.torsoC - m.torsoMargin.value,
       what: 'Your torso',
       means: 'chilled through for what you are doing',
     });
@@ -114,7 +119,10 @@ export function findings(m: Metrics, timeline: Timeline): Finding[] {
       means: 'working hot',
     });
   const icy = timeline.stretches.find(
-    (s) => s.precipitationMmH > 0.05 && s.airC < 0.5 && (s.precipitation === 'rain' || s.precipitation === 'freezing drizzle' || s.precipitation === 'sleet'),
+    (s) =>
+      s.precipitationMmH > 0.05 &&
+      s.airC < 0.5 &&
+      (s.precipitation === 'rain' || s.precipitation === 'freezing drizzle' || s.precipitation === 'sleet'),
   );
   if (icy)
     add({

@@ -19,7 +19,7 @@ export interface Metrics {
   face: Extreme;
   torso: Extreme;
   /** torso skin above what counts as chilled through at that effort, K, at its least */
-  torsoMargin: Extreme;
+  torsoMargin: Extreme & { torsoC: number };
   coreHigh: Extreme;
   coreLow: Extreme;
   /** water in worn garments beyond dry storage, g */
@@ -38,15 +38,13 @@ export interface Metrics {
   heatDebt: Extreme;
   frostPeakG: number;
   sensation: Float64Array;
-  /** metabolic heat, W/m² */
+  /** heat production the skin is used to, W/m² */
   heatWm2: Float64Array;
   torsoSkin: Float64Array;
   torsoWet: Float64Array;
   waterG: Float64Array;
   frostG: Float64Array;
   baseShare: Float64Array;
-  /** torso skin at a time, °C */
-  torsoAt: (timeS: number) => number;
 }
 
 const CHEST = zoneIndex('chest');
@@ -76,19 +74,28 @@ function raise(e: Extreme, v: number, t: number): void {
 function torsoMean(values: Float64Array, row: number): number {
   const k = row * ZONE_COUNT;
   return (
-    (values[k + CHEST] * ZONE_TABLE[CHEST].areaM2 + values[k + BACK] * ZONE_TABLE[BACK].areaM2 + values[k + PELVIS] * ZONE_TABLE[PELVIS].areaM2) / TORSO_AREA
+    (values[k + CHEST] * ZONE_TABLE[CHEST].areaM2 +
+      values[k + BACK] * ZONE_TABLE[BACK].areaM2 +
+      values[k + PELVIS] * ZONE_TABLE[PELVIS].areaM2) /
+    TORSO_AREA
   );
 }
 
 /** Reads a run into metrics. `area` is the body's zone areas, m². */
-export function measure(series: Series, wardrobe: Wardrobe, person: Person, area: Float64Array, timeline: Timeline): Metrics {
+export function measure(
+  series: Series,
+  wardrobe: Wardrobe,
+  person: Person,
+  area: Float64Array,
+  timeline: Timeline,
+): Metrics {
   const rows = series.rows;
   const m: Metrics = {
     fingers: lowest(),
     toes: lowest(),
     face: lowest(),
     torso: lowest(),
-    torsoMargin: lowest(),
+    torsoMargin: { ...lowest(), torsoC: NaN },
     coreHigh: highest(),
     coreLow: lowest(),
     waterPeak: highest(),
@@ -108,7 +115,6 @@ export function measure(series: Series, wardrobe: Wardrobe, person: Person, area
     waterG: new Float64Array(rows),
     frostG: new Float64Array(rows),
     baseShare: new Float64Array(rows),
-    torsoAt: (timeS) => m.torsoSkin[Math.min(rows - 1, Math.max(0, Math.round(timeS / series.stepS)))],
   };
   const hours = series.stepS / 3600;
   const bodyArea = area.reduce((a, b) => a + b, 0);
@@ -119,9 +125,10 @@ export function measure(series: Series, wardrobe: Wardrobe, person: Person, area
     const wet = torsoMean(series.wettedness, r);
     m.torsoSkin[r] = torso;
     m.torsoWet[r] = wet;
-    const heat = series.heatW[r] / bodyArea;
+    const heat = series.habitW[r] / bodyArea;
     m.sensation[r] = sensation(torso, heat, series.coreC[r], wet, person.warmth);
-    lower(m.torsoMargin, torso + person.warmth - coldTorso(heat), t);
+    const margin = torso + person.warmth - coldTorso(heat);
+    if (margin < m.torsoMargin.value) m.torsoMargin = { value: margin, atS: t, torsoC: torso };
     m.heatWm2[r] = heat;
     lower(m.fingers, series.skinC[k + FINGERS], t);
     lower(m.toes, series.skinC[k + TOES], t);
@@ -177,7 +184,10 @@ function readAfterChill(m: Metrics, series: Series, timeline: Timeline): void {
   timeline.legs.forEach((leg, i) => {
     if (!isStop(leg) || i === 0) return;
     const from = Math.floor(timeline.legStartS[i] / series.stepS);
-    const to = Math.min(series.rows - 1, Math.floor(Math.min(timeline.legStartS[i + 1], timeline.legStartS[i] + 1200) / series.stepS));
+    const to = Math.min(
+      series.rows - 1,
+      Math.floor(Math.min(timeline.legStartS[i + 1], timeline.legStartS[i] + 1200) / series.stepS),
+    );
     for (let r = from; r <= to; r++) {
       const fall = m.torsoSkin[from] - m.torsoSkin[r];
       if (fall > m.afterChill.value) m.afterChill = { value: fall, atS: series.timeS[r] };

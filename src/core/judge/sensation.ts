@@ -18,9 +18,15 @@ export function coldTorso(heatWm2: number): number {
  * Whole-body thermal sensation, −3 very cold to +3 very hot.
  * Torso skin against what is comfortable at this effort (slopes 0.42 votes per K below, 0.6 above: engineering values near
  * the usual fits), plus what the core still holds after work when resting, plus clamminess, shifted by the athlete's warmth.
- * @param torsoSkinC °C  @param heatWm2 metabolic heat, W/m²  @param wettedness 0–1  @param warmth K, athlete's own
+ * @param torsoSkinC °C  @param heatWm2 metabolic heat over the last ten minutes, W/m²  @param wettedness 0–1  @param warmth K, athlete's own
  */
-export function sensation(torsoSkinC: number, heatWm2: number, coreC: number, wettedness: number, warmth: number): number {
+export function sensation(
+  torsoSkinC: number,
+  heatWm2: number,
+  coreC: number,
+  wettedness: number,
+  warmth: number,
+): number {
   const d = torsoSkinC - comfortableSkin(heatWm2) + warmth;
   const skin = d < 0 ? 0.42 * d : 0.6 * d;
   const rested = Math.max(0.15, 1 - heatWm2 / 350);

@@ -29,7 +29,10 @@ export function verdict(list: readonly Finding[], m: Metrics): Verdict {
           .join(', ')}.`;
   return {
     tone: worst.severity === 3 ? 'fails' : 'weak',
-    lead: worst.severity === 3 ? `${worst.what}: this plan is not safe.` : `${worst.what} ${plural(worst.what) ? 'are' : 'is'} the weak point:`,
+    lead:
+      worst.severity === 3
+        ? `${worst.what}: this plan is not safe.`
+        : `${worst.what} ${plural(worst.what) ? 'are' : 'is'} the weak point:`,
     rest: `${number(worst)} at {time:${worst.atS}}, ${worst.means}.${tail}`,
   };
 }

@@ -16,7 +16,14 @@ const STEEP = 0.035;
  * A ten-minute stop is put on the highest point when it lies well above the start and more than an hour in.
  * @param useRecorded take minutes from the track's own times where it has them
  */
-export function cutRoute(profile: Profile, engine: Engine, sport: Sport, effort: Effort, loadKg: number, useRecorded: boolean): Leg[] {
+export function cutRoute(
+  profile: Profile,
+  engine: Engine,
+  sport: Sport,
+  effort: Effort,
+  loadKg: number,
+  useRecorded: boolean,
+): Leg[] {
   const n = profile.eleM.length;
   const window = Math.max(1, Math.round(120 / profile.stepM));
   const going: Going[] = profile.eleM.map((_, i) => {
@@ -39,7 +46,12 @@ export function cutRoute(profile: Profile, engine: Engine, sport: Sport, effort:
     const recorded = useRecorded && profile.recordedS ? (profile.recordedS[to] - profile.recordedS[from]) / 60 : 0;
     const minutes = recorded > 0.5 ? recorded : distance / paceFor(engine, goingSport, slope, legEffort, loadKg) / 60;
     return {
-      name: kind === 'climb' ? `Climb ${Math.round(climb)} m` : kind === 'descent' ? `Descent ${Math.round(-climb)} m` : 'Level',
+      name:
+        kind === 'climb'
+          ? `Climb ${Math.round(climb)} m`
+          : kind === 'descent'
+            ? `Descent ${Math.round(-climb)} m`
+            : 'Level',
       sport: goingSport,
       minutes: Math.max(1, Math.round(minutes * 2) / 2),
       distanceM: distance,
@@ -84,7 +96,14 @@ function mergeShort(pieces: Piece[], stepM: number, shortest: number): Piece[] {
       }
     });
     if (k < 0) break;
-    const into = k === 0 ? 1 : k === out.length - 1 ? k - 1 : out[k - 1].to - out[k - 1].from > out[k + 1].to - out[k + 1].from ? k - 1 : k + 1;
+    const into =
+      k === 0
+        ? 1
+        : k === out.length - 1
+          ? k - 1
+          : out[k - 1].to - out[k - 1].from > out[k + 1].to - out[k + 1].from
+            ? k - 1
+            : k + 1;
     out[into].from = Math.min(out[into].from, out[k].from);
     out[into].to = Math.max(out[into].to, out[k].to);
     out.splice(k, 1);

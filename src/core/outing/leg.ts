@@ -56,4 +56,9 @@ export const LEG_RANGE = {
 export const MAX_LEGS = 400;
 
 export const isStop = (leg: Pick<Leg, 'sport'>): boolean =>
-  leg.sport === 'stand' || leg.sport === 'sit' || leg.sport === 'camp' || leg.sport === 'hut' || leg.sport === 'drive' || leg.sport === 'sleep';
+  leg.sport === 'stand' ||
+  leg.sport === 'sit' ||
+  leg.sport === 'camp' ||
+  leg.sport === 'hut' ||
+  leg.sport === 'drive' ||
+  leg.sport === 'sleep';

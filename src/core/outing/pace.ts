@@ -30,7 +30,9 @@ export function intendedRate(engine: Engine, sport: Sport, effort: Effort): numb
       return metabolicFromExertion(effort.value, engine.vo2maxMl, engine.massKg);
     case 'usual': {
       const e = USUAL_EXERTION[sport];
-      return e === undefined ? ACTIVITY_MET[sport] * MET * engine.bodyAreaM2 : metabolicFromExertion(e, engine.vo2maxMl, engine.massKg);
+      return e === undefined
+        ? ACTIVITY_MET[sport] * MET * engine.bodyAreaM2
+        : metabolicFromExertion(e, engine.vo2maxMl, engine.massKg);
     }
     default:
       return null;

@@ -67,8 +67,13 @@ export function buildProfile(points: readonly RoutePoint[]): Profile {
   if (timed) {
     for (let i = 1; i < points.length; i++)
       if (points[i].timeMs! < points[i - 1].timeMs!)
-        throw new OutOfRange(`route point ${i + 1} time`, 'before the point in front of it', 'times that rise along the track');
-  } else if (points.some((p) => p.timeMs !== null)) notes.push('Some points have no time; the recorded pace is left out.');
+        throw new OutOfRange(
+          `route point ${i + 1} time`,
+          'before the point in front of it',
+          'times that rise along the track',
+        );
+  } else if (points.some((p) => p.timeMs !== null))
+    notes.push('Some points have no time; the recorded pace is left out.');
   else notes.push('The file has no times; pace follows from your effort.');
 
   const stepM = Math.max(25, total / 2000);
@@ -107,13 +112,17 @@ export function buildProfile(points: readonly RoutePoint[]): Profile {
 }
 
 function fillElevation(points: readonly RoutePoint[], along: number[], notes: string[]): number[] {
-  const known = points.map((p, i) => ({ d: along[i], e: p.eleM })).filter((p): p is { d: number; e: number } => p.e !== null);
+  const known = points
+    .map((p, i) => ({ d: along[i], e: p.eleM }))
+    .filter((p): p is { d: number; e: number } => p.e !== null);
   if (known.length === 0) {
     notes.push('The file has no elevation: the route is taken as flat. Climbs must be given by hand.');
     return points.map(() => 0);
   }
   if (known.length < points.length)
-    notes.push(`${points.length - known.length} of ${points.length} points have no elevation; filled between their neighbours.`);
+    notes.push(
+      `${points.length - known.length} of ${points.length} points have no elevation; filled between their neighbours.`,
+    );
   let i = 0;
   return points.map((_, k) => {
     const d = along[k];

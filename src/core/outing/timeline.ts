@@ -85,20 +85,48 @@ export function buildTimeline(input: TimelineInput): Timeline {
   let ele = input.startEleM;
   legs.forEach((leg, index) => {
     for (const key of Object.keys(LEG_RANGE) as (keyof typeof LEG_RANGE)[])
-      within(`leg ${index + 1} "${leg.name}" ${key}`, leg[key], LEG_RANGE[key][0], LEG_RANGE[key][1], LEG_RANGE[key][2]);
+      within(
+        `leg ${index + 1} "${leg.name}" ${key}`,
+        leg[key],
+        LEG_RANGE[key][0],
+        LEG_RANGE[key][1],
+        LEG_RANGE[key][2],
+      );
     legStartS.push(t);
     const seconds = leg.minutes * 60;
     const slope = leg.distanceM > 0 ? Math.max(-0.6, Math.min(0.6, leg.climbM / leg.distanceM)) : 0;
     const moving = isMoving(leg.sport) && !isStop(leg);
-    const speed = moving ? (leg.distanceM > 0 ? leg.distanceM / seconds : paceFor(engine, leg.sport, slope, leg.effort, input.loadKg)) : leg.sport === 'chairlift' ? 2.5 : 0;
-    if (speed > 30) throw new OutOfRange(`leg ${index + 1} "${leg.name}" speed`, `${speed.toFixed(1)} m/s`, 'at most 30 m/s; check minutes and distance');
+    const speed = moving
+      ? leg.distanceM > 0
+        ? leg.distanceM / seconds
+        : paceFor(engine, leg.sport, slope, leg.effort, input.loadKg)
+      : leg.sport === 'chairlift'
+        ? 2.5
+        : 0;
+    if (speed > 30)
+      throw new OutOfRange(
+        `leg ${index + 1} "${leg.name}" speed`,
+        `${speed.toFixed(1)} m/s`,
+        'at most 30 m/s; check minutes and distance',
+      );
     const pieces = Math.max(1, Math.ceil(seconds / SLICE_S));
     for (let k = 0; k < pieces; k++) {
       const f0 = k / pieces;
       const f = (k + 0.5) / pieces;
       const here = placeOn(input.profile, leg, f, ele);
       stretches.push(
-        stretch(input, leg, index, t + f0 * seconds, t + ((k + 1) / pieces) * seconds, speed, slope, distance + f * leg.distanceM, here.eleM, here.bearing),
+        stretch(
+          input,
+          leg,
+          index,
+          t + f0 * seconds,
+          t + ((k + 1) / pieces) * seconds,
+          speed,
+          slope,
+          distance + f * leg.distanceM,
+          here.eleM,
+          here.bearing,
+        ),
       );
     }
     t += seconds;
@@ -110,7 +138,12 @@ export function buildTimeline(input: TimelineInput): Timeline {
   return { stretches, legs, legStartS, endS: t };
 }
 
-function placeOn(profile: Profile | undefined, leg: Leg, f: number, startEle: number): { eleM: number; bearing: number | null } {
+function placeOn(
+  profile: Profile | undefined,
+  leg: Leg,
+  f: number,
+  startEle: number,
+): { eleM: number; bearing: number | null } {
   if (profile && leg.profileFrom !== undefined && leg.profileTo !== undefined) {
     const i = Math.min(profile.eleM.length - 1, Math.round(leg.profileFrom + (leg.profileTo - leg.profileFrom) * f));
     return { eleM: profile.eleM[i], bearing: profile.bearingDeg[i] };
@@ -160,13 +193,13 @@ function stretch(
     leg.air?.sunWm2 !== undefined
       ? leg.air.sunWm2
       : indoors || input.latitude === undefined
-      ? 0
-      : sunOnBody(
-          sunPosition(mid - input.utcOffsetMin * 60000, input.latitude, input.longitude ?? 0).altitudeDeg,
-          w.cloud,
-          input.albedo ?? 0.6,
-          shelter === 'forest',
-        );
+        ? 0
+        : sunOnBody(
+            sunPosition(mid - input.utcOffsetMin * 60000, input.latitude, input.longitude ?? 0).altitudeDeg,
+            w.cloud,
+            input.albedo ?? 0.6,
+            shelter === 'forest',
+          );
   return {
     startS,
     endS,
@@ -179,7 +212,10 @@ function stretch(
     precipitationMmH: indoors ? 0 : (leg.air?.precipitationMmH ?? w.precipitationMmH),
     sport: leg.sport,
     metabolicW: Math.min(2400, work.metabolicW),
-    externalW: Math.min(leg.effort.by === 'metabolic' ? (leg.effort.externalW ?? work.externalW) : work.externalW, work.metabolicW * 0.3),
+    externalW: Math.min(
+      leg.effort.by === 'metabolic' ? (leg.effort.externalW ?? work.externalW) : work.externalW,
+      work.metabolicW * 0.3,
+    ),
     pumping: pumpingSpeed(leg.sport, speed),
     packOn: leg.packOn,
     wind10,
@@ -192,4 +228,3 @@ function stretch(
     effortFrom: work.from,
   };
 }
-

@@ -42,7 +42,8 @@ export interface Candidates {
   helmets: Garment[];
 }
 
-const wet = (t: Timeline): boolean => t.stretches.some((s) => s.precipitationMmH > 0.2 && s.precipitation !== 'dry snow' && s.precipitation !== 'none');
+const wet = (t: Timeline): boolean =>
+  t.stretches.some((s) => s.precipitationMmH > 0.2 && s.precipitation !== 'dry snow' && s.precipitation !== 'none');
 
 /**
  * Sorts a closet into candidates.
@@ -69,12 +70,18 @@ export function candidates(closet: readonly Garment[], sport: Sport, timeline: T
   const liners = of('feet', 'liner').filter((g) => g.ret < 100);
   const over = of('feet', 'over');
   const feet = footwear.flatMap((f) =>
-    [...socks.map((s) => [s]), ...liners.flatMap((l) => socks.map((s) => [l, s]))].flatMap((s) => [[...s, f], ...over.map((o) => [...s, f, o])]),
+    [...socks.map((s) => [s]), ...liners.flatMap((l) => socks.map((s) => [l, s]))].flatMap((s) => [
+      [...s, f],
+      ...over.map((o) => [...s, f, o]),
+    ]),
   );
   const bases = of('torso', 'base');
-  if (bases.length === 0) throw new OutOfRange('closet', 'nothing for the torso next to the skin', 'at least one base layer');
-  if (legs.length === 0) throw new OutOfRange('closet', 'nothing for the legs', 'at least one pair of tights or trousers');
-  if (feet.length === 0) throw new OutOfRange('closet', `no footwear for "${use}"`, 'footwear and socks that suit the sport');
+  if (bases.length === 0)
+    throw new OutOfRange('closet', 'nothing for the torso next to the skin', 'at least one base layer');
+  if (legs.length === 0)
+    throw new OutOfRange('closet', 'nothing for the legs', 'at least one pair of tights or trousers');
+  if (feet.length === 0)
+    throw new OutOfRange('closet', `no footwear for "${use}"`, 'footwear and socks that suit the sport');
   const warmth = (set: Garment[]) => set.reduce((s, g) => s + fabricResistance(g), 0);
   return {
     bases,

@@ -18,7 +18,9 @@ export function wornOf(dress: Dress, garments: ReadonlyMap<string, Garment>): Wo
   for (const m of dress) for (const id of m.worn) on.add(id);
   const open = new Map<string, number>();
   for (const id of on) for (const o of garments.get(id)!.openings) open.set(key(id, o.id), o.usual);
-  for (const m of dress) for (const id of Object.keys(m.open)) if (on.has(id)) for (const o of Object.keys(m.open[id])) open.set(key(id, o), m.open[id][o]);
+  for (const m of dress)
+    for (const id of Object.keys(m.open))
+      if (on.has(id)) for (const o of Object.keys(m.open[id])) open.set(key(id, o), m.open[id][o]);
   return { on, open };
 }
 
@@ -56,7 +58,13 @@ export function changesOf(actions: readonly KitAction[], garments: ReadonlyMap<s
     if (a.do !== 'set') {
       const moving = g.group === 'head' || g.group === 'hands' || g.group === 'face' || g.group === 'eyes';
       const text = `${g.name} ${a.do === 'putOn' ? 'on' : 'off'}`;
-      out.push({ text, seconds: g.changeSeconds, onTheMove: moving, kind: a.do === 'putOn' ? 'on' : 'off', garment: g.id });
+      out.push({
+        text,
+        seconds: g.changeSeconds,
+        onTheMove: moving,
+        kind: a.do === 'putOn' ? 'on' : 'off',
+        garment: g.id,
+      });
       continue;
     }
     const o = g.openings.find((x) => x.id === a.opening);
@@ -73,7 +81,13 @@ export function changesOf(actions: readonly KitAction[], garments: ReadonlyMap<s
   }
   for (const [garment, e] of words) {
     const kind = e.open.length >= e.close.length ? 'open' : 'close';
-    out.push({ text: `${garments.get(garment)!.name}: ${[...e.open, ...e.close].join(', ')}`, seconds: e.seconds, onTheMove: true, kind, garment });
+    out.push({
+      text: `${garments.get(garment)!.name}: ${[...e.open, ...e.close].join(', ')}`,
+      seconds: e.seconds,
+      onTheMove: true,
+      kind,
+      garment,
+    });
   }
   return out;
 }

@@ -21,7 +21,22 @@ export interface Kit {
 }
 
 export function kitGarments(k: Kit): Garment[] {
-  const all = [k.base, k.mid, k.shell, k.warm, ...k.legs, k.overLegs, ...k.feet, k.liner, k.mitts, k.cap, k.hat, k.tube, k.helmet, k.eyes];
+  const all = [
+    k.base,
+    k.mid,
+    k.shell,
+    k.warm,
+    ...k.legs,
+    k.overLegs,
+    ...k.feet,
+    k.liner,
+    k.mitts,
+    k.cap,
+    k.hat,
+    k.tube,
+    k.helmet,
+    k.eyes,
+  ];
   return all.filter((g): g is Garment => g !== null);
 }
 
@@ -82,7 +97,8 @@ export function handModes(k: Kit): Mode[] {
 export function headModes(k: Kit): Mode[] {
   const hooded = [k.shell, k.warm].filter((g): g is Garment => !!g && g.openings.some((o) => o.id === 'hood'));
   const hood = (up: boolean) => Object.fromEntries(hooded.map((g) => [g.id, { hood: up ? 0 : 1 }]));
-  const tube = (up: boolean): Mode['open'] => (k.tube && k.tube.openings.length > 0 ? { [k.tube.id]: { up: up ? 0 : 1 } } : {});
+  const tube = (up: boolean): Mode['open'] =>
+    k.tube && k.tube.openings.length > 0 ? { [k.tube.id]: { up: up ? 0 : 1 } } : {};
   const fixed = [k.tube, k.helmet, k.eyes];
   const vents = (open: boolean): Mode['open'] => (k.helmet ? { [k.helmet.id]: { vents: open ? 1 : 0 } } : {});
   const tops: (Garment | null)[][] = k.hat ? [[], [k.cap], [k.hat]] : [[], [k.cap]];
@@ -90,7 +106,11 @@ export function headModes(k: Kit): Mode[] {
   for (const top of tops)
     for (const up of [false, true])
       for (const hoodUp of [false, true])
-        modes.push({ group: 'head', worn: ids([...top, ...fixed]), open: { ...tube(up), ...hood(hoodUp), ...vents(!hoodUp && !up) } });
+        modes.push({
+          group: 'head',
+          worn: ids([...top, ...fixed]),
+          open: { ...tube(up), ...hood(hoodUp), ...vents(!hoodUp && !up) },
+        });
   return dedupe(modes);
 }
 

@@ -31,18 +31,23 @@ export function phases(timeline: Timeline): Phase[] {
     const stopped = before !== null && isStop(before);
     marks.push({
       atS: from,
-      where: i === 0 ? 'at the start' : isStop(leg) ? `on arrival, ${name}` : stopped ? `leaving, ${name}` : `into ${name}`,
+      where:
+        i === 0 ? 'at the start' : isStop(leg) ? `on arrival, ${name}` : stopped ? `leaving, ${name}` : `into ${name}`,
       halted: i === 0 || isStop(leg) || stopped,
       rank: 3,
     });
     const next = timeline.legs[i + 1];
     const long = to - from;
-    if (i === 0 && !isStop(leg) && long > 15 * 60) marks.push({ atS: from + 480, where: 'eight minutes in', halted: false, rank: 2 });
-    if (stopped && !isStop(leg) && long > 25 * 60) marks.push({ atS: from + 600, where: 'once warm again', halted: false, rank: 2 });
+    if (i === 0 && !isStop(leg) && long > 15 * 60)
+      marks.push({ atS: from + 480, where: 'eight minutes in', halted: false, rank: 2 });
+    if (stopped && !isStop(leg) && long > 25 * 60)
+      marks.push({ atS: from + 600, where: 'once warm again', halted: false, rank: 2 });
     if (next && isStop(next) && !isStop(leg) && long > 20 * 60)
       marks.push({ atS: to - 360, where: `six minutes before ${next.name.toLowerCase()}`, halted: false, rank: 2 });
-    if (!isStop(leg) && long > 55 * 60) marks.push({ atS: from + long / 2, where: `half way through ${name}`, halted: false, rank: 1 });
-    if (isStop(leg) && long > 15 * 60) marks.push({ atS: from + 300, where: `five minutes into ${name}`, halted: true, rank: 1 });
+    if (!isStop(leg) && long > 55 * 60)
+      marks.push({ atS: from + long / 2, where: `half way through ${name}`, halted: false, rank: 1 });
+    if (isStop(leg) && long > 15 * 60)
+      marks.push({ atS: from + 300, where: `five minutes into ${name}`, halted: true, rank: 1 });
   });
   marks.sort((a, b) => a.atS - b.atS || b.rank - a.rank);
   const kept: typeof marks = [];

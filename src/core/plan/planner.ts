@@ -105,11 +105,21 @@ class Search {
       ['shell', () => [null, ...c.shells].map((shell) => ({ ...kit, shell }))],
       ['base', () => c.bases.map((base) => ({ ...kit, base }))],
       ['feet', () => c.feet.map((feet) => ({ ...kit, feet }))],
-      ['gloves', () => [null, ...c.liners].flatMap((liner) => [null, ...c.mitts].map((mitts) => ({ ...kit, liner, mitts })))],
+      [
+        'gloves',
+        () => [null, ...c.liners].flatMap((liner) => [null, ...c.mitts].map((mitts) => ({ ...kit, liner, mitts }))),
+      ],
       ['head', () => [null, ...c.caps].flatMap((cap) => [null, ...c.hats].map((hat) => ({ ...kit, cap, hat })))],
       ['tube', () => [null, ...c.tubes].map((tube) => ({ ...kit, tube }))],
-      ...(kit.warm ? ([['jacket for stops', () => c.warms.map((warm) => ({ ...kit, warm }))]] as [string, () => Kit[]][]) : []),
-      ...(kit.warm ? ([['over-trousers', () => [null, ...c.overLegs].map((overLegs) => ({ ...kit, overLegs }))]] as [string, () => Kit[]][]) : []),
+      ...(kit.warm
+        ? ([['jacket for stops', () => c.warms.map((warm) => ({ ...kit, warm }))]] as [string, () => Kit[]][])
+        : []),
+      ...(kit.warm
+        ? ([['over-trousers', () => [null, ...c.overLegs].map((overLegs) => ({ ...kit, overLegs }))]] as [
+            string,
+            () => Kit[],
+          ][])
+        : []),
     ];
     parts.forEach(([name, options], i) => {
       if (this.stopped) return;
@@ -133,7 +143,14 @@ class Search {
   /** While one part is chosen only the ways of wearing that depend on it are searched; the rest follow a plain rule. */
   private modesFor(part: string, kit: Kit): Mode[][] {
     const all = this.allModes(kit);
-    const free = part === 'gloves' ? [1] : part === 'head' || part === 'tube' ? [2] : part === 'legs' || part === 'over-trousers' ? [3] : [0];
+    const free =
+      part === 'gloves'
+        ? [1]
+        : part === 'head' || part === 'tube'
+          ? [2]
+          : part === 'legs' || part === 'over-trousers'
+            ? [3]
+            : [0];
     return all.map((modes, group) => (free.includes(group) ? modes : [...this.plain(modes, group)]));
   }
 
@@ -229,7 +246,11 @@ class Search {
     const sim = new Simulator(this.request.person, garments);
     const score = (p: Plan) => {
       this.simulations += this.phases.length;
-      return scorePlan(this.request.person, garments, this.request.timeline, p, { stepS: FINE, damp: this.request.damp, sim }).total;
+      return scorePlan(this.request.person, garments, this.request.timeline, p, {
+        stepS: FINE,
+        damp: this.request.damp,
+        sim,
+      }).total;
     };
     let current = plan;
     let cost = score(current);
@@ -289,7 +310,8 @@ function planOfDress(dress: Dress, byId: ReadonlyMap<string, Garment>): Pick<Pla
 function withCarried(plan: Plan, kit: Kit, timeline: Timeline): Plan {
   const worn = new Set(plan.worn);
   const carried = new Set<string>();
-  for (const cue of plan.cues) for (const a of cue.actions) if (a.do === 'putOn' && !worn.has(a.garment)) carried.add(a.garment);
+  for (const cue of plan.cues)
+    for (const a of cue.actions) if (a.do === 'putOn' && !worn.has(a.garment)) carried.add(a.garment);
   const farOut = timeline.endS > 90 * 60;
   if (farOut) for (const g of [kit.warm, kit.mitts, kit.shell]) if (g && !worn.has(g.id)) carried.add(g.id);
   return { ...plan, carried: [...carried] };
@@ -316,7 +338,12 @@ function airAt(timeline: Timeline, t: number): number {
 
 /** The plainest consequence of missing a cue: the largest change among fingers, toes, face, torso, water and core. */
 function plainest(a: Scored, b: Scored): CueReason['miss'] {
-  const pick = (what: CueReason['miss']['what'], from: number, to: number, span: number) => ({ what, from, to, weight: Math.abs(to - from) / span });
+  const pick = (what: CueReason['miss']['what'], from: number, to: number, span: number) => ({
+    what,
+    from,
+    to,
+    weight: Math.abs(to - from) / span,
+  });
   const list = [
     pick('fingers', a.metrics.fingers.value, b.metrics.fingers.value, 3),
     pick('toes', a.metrics.toes.value, b.metrics.toes.value, 3),

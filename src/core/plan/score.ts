@@ -40,7 +40,11 @@ export function scorePlan(
   const halted = haltedAt(timeline);
   const changes = plan.cues.reduce((sum, cue) => sum + changePrice(changesOf(cue.actions, byId), halted(cue.atS)), 0);
   const massG = [...new Set([...plan.worn, ...plan.carried])].reduce((sum, id) => sum + (byId.get(id)?.massG ?? 0), 0);
-  const cost: CostParts = { ...bodyCost(series, metrics, person), changes, mass: (massG / 1000) * MASS_PRICE * (timeline.endS / 3600) };
+  const cost: CostParts = {
+    ...bodyCost(series, metrics, person),
+    changes,
+    mass: (massG / 1000) * MASS_PRICE * (timeline.endS / 3600),
+  };
   const list = findings(metrics, timeline);
   return {
     series,
@@ -57,5 +61,7 @@ export function scorePlan(
 /** Whether a change at a moment needs no extra halt. */
 function haltedAt(timeline: Timeline): (atS: number) => boolean {
   const list = phases(timeline);
-  return (atS) => list.some((p) => Math.abs(p.startS - atS) < 1 && p.halted) || list.some((p) => p.stop && atS >= p.startS && atS < p.endS);
+  return (atS) =>
+    list.some((p) => Math.abs(p.startS - atS) < 1 && p.halted) ||
+    list.some((p) => p.stop && atS >= p.startS && atS < p.endS);
 }

@@ -24,7 +24,7 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   into.coreC = s.head[HEAD.central];
   into.torsoC = torso(s.skin);
   into.torsoWet = torso(sim.wettedness);
-  into.heatWm2 = (s.head[HEAD.metabolic] - s.head[HEAD.external] + sim.shiverW) / sim.body.totalArea;
+  into.heatWm2 = s.head[HEAD.habit] / sim.body.totalArea;
   into.sensation = sensation(into.torsoC, into.heatWm2, into.coreC, into.torsoWet, sim.body.person.warmth);
   into.shiverW = sim.shiverW;
   into.fingersC = s.skin[FINGERS];
@@ -43,7 +43,19 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   return into;
 }
 
-const NOW: Moment = { timeS: 0, sensation: 0, torsoC: 0, heatWm2: 0, torsoWet: 0, coreC: 0, shiverW: 0, fingersC: 0, toesC: 0, faceC: 0, waterG: 0 };
+const NOW: Moment = {
+  timeS: 0,
+  sensation: 0,
+  torsoC: 0,
+  heatWm2: 0,
+  torsoWet: 0,
+  coreC: 0,
+  shiverW: 0,
+  fingersC: 0,
+  toesC: 0,
+  faceC: 0,
+  waterG: 0,
+};
 
 /** Counts integrator work, for the bench and the progress line. */
 export const work = { phases: 0 };

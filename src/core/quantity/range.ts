@@ -15,7 +15,8 @@ export class OutOfRange extends Error {
  * @throws OutOfRange naming the field, the value and the range.
  */
 export function within(field: string, value: number, low: number, high: number, unit = ''): number {
-  if (!(value >= low && value <= high)) throw new OutOfRange(field, value, `${low} to ${high}${unit ? ' ' + unit : ''}`);
+  if (!(value >= low && value <= high))
+    throw new OutOfRange(field, value, `${low} to ${high}${unit ? ' ' + unit : ''}`);
   return value;
 }
 

@@ -28,8 +28,7 @@ export interface Conditions {
 
 /** One change of the kit at a moment. Opening `setting` 0 closed to 1 open. */
 export type KitAction =
-  | { do: 'putOn' | 'takeOff'; garment: string }
-  | { do: 'set'; garment: string; opening: string; setting: number };
+  { do: 'putOn' | 'takeOff'; garment: string } | { do: 'set'; garment: string; opening: string; setting: number };
 
 export interface Cue {
   atS: number;

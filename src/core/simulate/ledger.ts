@@ -29,7 +29,16 @@ export class Ledger {
   }
 
   energyError(storedBefore: number, storedAfter: number): number {
-    return this.made + this.sun + this.swapped - this.dry - this.latent - this.breath - this.toPrecipitation - (storedAfter - storedBefore);
+    return (
+      this.made +
+      this.sun +
+      this.swapped -
+      this.dry -
+      this.latent -
+      this.breath -
+      this.toPrecipitation -
+      (storedAfter - storedBefore)
+    );
   }
 
   waterError(heldBefore: number, heldAfter: number): number {

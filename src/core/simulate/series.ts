@@ -13,6 +13,8 @@ export interface Series {
   metabolicW: Float64Array;
   /** metabolic less external work plus shivering, W */
   heatW: Float64Array;
+  /** heat production the skin is used to (ten-minute memory), W */
+  habitW: Float64Array;
   shiverW: Float64Array;
   /** g/h */
   sweatGh: Float64Array;
@@ -45,6 +47,7 @@ export function newSeries(rows: number, stepS: number, garments: number): Series
     coreC: f(),
     metabolicW: f(),
     heatW: f(),
+    habitW: f(),
     shiverW: f(),
     sweatGh: f(),
     evaporationGh: f(),

@@ -7,7 +7,15 @@ import type { Person } from '@/core/body/person';
 import { respiratoryHeat, respiratoryLatent } from '@/core/body/respiration';
 import { ZONE_COUNT } from '@/core/body/zones';
 import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
-import { buildStacks, LEAST_COVER, MAX_LAYERS, newStacks, STRIDE, type Ambient, type Stacks } from '@/core/clothing/stack';
+import {
+  buildStacks,
+  LEAST_COVER,
+  MAX_LAYERS,
+  newStacks,
+  STRIDE,
+  type Ambient,
+  type Stacks,
+} from '@/core/clothing/stack';
 import { compileWardrobe, type Wardrobe } from '@/core/clothing/wardrobe';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { MUSCLE_SHARE } from '@/core/effort/muscleShare';
@@ -25,6 +33,8 @@ import { solveVapour } from './zoneVapour';
 /** Time constants of the metabolic rate following the work, s: oxygen uptake rises over 2–3 min and decays a little faster. */
 const EFFORT_RISE_S = 60;
 const EFFORT_FALL_S = 45;
+/** Comfort follows effort slowly, s: ten minutes in, a cool skin begins to feel right (common practice, no published source). */
+const HABIT_S = 600;
 
 /** Where the muscle-share columns (head, chest, back, pelvis, arms, hands, thighs, calves, feet) go among the 13 zones. */
 const SPREAD: readonly [number, number][] = [
@@ -127,14 +137,16 @@ export class Simulator {
   private openingIndex(g: number, id: string): number {
     const garment = this.wardrobe.garments[g];
     const k = garment.openings.findIndex((o) => o.id === id);
-    if (k < 0) throw new OutOfRange(`opening of "${garment.name}"`, id, garment.openings.map((o) => o.id).join(', ') || 'none');
+    if (k < 0)
+      throw new OutOfRange(`opening of "${garment.name}"`, id, garment.openings.map((o) => o.id).join(', ') || 'none');
     return g * MAX_OPENINGS + k;
   }
 
   private checkLayers(): void {
     for (let z = 0; z < ZONE_COUNT; z++) {
       let n = 0;
-      for (let g = 0; g < this.wardrobe.count; g++) if (this.state.worn[g] && this.wardrobe.cover[g * ZONE_COUNT + z] >= LEAST_COVER) n++;
+      for (let g = 0; g < this.wardrobe.count; g++)
+        if (this.state.worn[g] && this.wardrobe.cover[g * ZONE_COUNT + z] >= LEAST_COVER) n++;
       if (n > MAX_LAYERS) throw new OutOfRange('layers on one zone', n, `at most ${MAX_LAYERS}`);
     }
   }
@@ -231,7 +243,8 @@ export class Simulator {
       drawn += solveTemperature(z, dt, body, o, stacks, s, x, w, c.airC, sun);
       ledger.dry += x.dryLoss[z] * area * dt;
       solveVapour(z, dt, body, o.sweat[z], stacks, s, x, w, c.vapourPa, ledger);
-      if (c.precipitationMmH > 0) precipitate(z, dt, c.precipitationMmH, liquidShare, c.airC, body, stacks, s, w, ledger);
+      if (c.precipitationMmH > 0)
+        precipitate(z, dt, c.precipitationMmH, liquidShare, c.airC, body, stacks, s, w, ledger);
       moveLiquid(z, dt, body, o.sweat[z], stacks, s, x, w, ledger);
     }
     const keep = 1 - stacks.mouth;
@@ -239,6 +252,7 @@ export class Simulator {
     const made = CENTRAL_SHARE * basal - this.breathW;
     s.head[HEAD.central] = central + ((made - drawn) * dt) / body.centralC;
     s.head[HEAD.time] += dt;
+    s.head[HEAD.habit] += (basal + work + o.shiverW - s.head[HEAD.habit]) * (1 - Math.exp(-dt / HABIT_S));
     ledger.made += (basal + work + o.shiverW) * dt;
     ledger.sun += sun * body.totalArea * dt;
     ledger.breath += this.breathW * dt;
@@ -255,7 +269,10 @@ export class Simulator {
     const sampleS = options.sampleS ?? 60;
     const end = conditions[conditions.length - 1].endS;
     const rows = Math.floor(end / sampleS + 1e-9) + 1;
-    const out = into && into.rows === rows && into.garments === this.wardrobe.count && into.stepS === sampleS ? into : newSeries(rows, sampleS, this.wardrobe.count);
+    const out =
+      into && into.rows === rows && into.garments === this.wardrobe.count && into.stepS === sampleS
+        ? into
+        : newSeries(rows, sampleS, this.wardrobe.count);
     const cues = [...plan.cues].sort((a, b) => a.atS - b.atS);
     let nextCue = 0;
     let t = this.state.head[HEAD.time];
@@ -294,6 +311,7 @@ export class Simulator {
     out.coreC[row] = s.head[HEAD.central];
     out.metabolicW[row] = s.head[HEAD.metabolic];
     out.heatW[row] = s.head[HEAD.metabolic] - s.head[HEAD.external] + o.shiverW;
+    out.habitW[row] = s.head[HEAD.habit];
     out.shiverW[row] = o.shiverW;
     out.sweatGh[row] = o.sweatTotal * 3600;
     let dry = 0;

@@ -7,7 +7,7 @@ import { ZONE_COUNT } from '@/core/body/zones';
  */
 export interface State {
   all: Float64Array;
-  /** [central °C, metabolic W, external W, seconds] */
+  /** see HEAD */
   head: Float64Array;
   tissue: Float64Array;
   skin: Float64Array;
@@ -29,12 +29,13 @@ export interface State {
   open: Float64Array;
 }
 
-export const HEAD = { central: 0, metabolic: 1, external: 2, time: 3 } as const;
+/** Places in `head`: central °C, metabolic and external W, seconds, and the heat production the skin is used to, W. */
+export const HEAD = { central: 0, metabolic: 1, external: 2, time: 3, habit: 4 } as const;
 
 export function newState(garments: number, openings: number): State {
   const z = ZONE_COUNT;
   const gz = garments * z;
-  const sizes = [4, z, z, z, z, z, z, gz, gz, gz, gz, gz, gz, garments, openings];
+  const sizes = [5, z, z, z, z, z, z, gz, gz, gz, gz, gz, gz, garments, openings];
   const all = new Float64Array(sizes.reduce((a, b) => a + b, 0));
   let at = 0;
   const views = sizes.map((n) => {
@@ -68,6 +69,7 @@ export function restBody(s: State, neutral: NeutralState, restingW: number): voi
   s.head[HEAD.metabolic] = restingW;
   s.head[HEAD.external] = 0;
   s.head[HEAD.time] = 0;
+  s.head[HEAD.habit] = restingW;
   s.tissue.set(neutral.tissueC);
   s.skin.set(neutral.skinC);
   s.film.fill(0);

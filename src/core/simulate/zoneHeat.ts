@@ -107,7 +107,8 @@ export function solveTemperature(
   const tissueInertia = body.tissueC[z] / dt;
   const tissueOld = s.tissue[z];
   const tissue =
-    (tissueInertia * tissueOld + kb * central + x.tissueHeat[z] + kc * skinRight) / (tissueInertia + kb + kc - kc * skinUpper);
+    (tissueInertia * tissueOld + kb * central + x.tissueHeat[z] + kc * skinRight) /
+    (tissueInertia + kb + kc - kc * skinUpper);
   const skin = skinRight + skinUpper * tissue;
 
   s.tissue[z] = tissue;

@@ -59,7 +59,8 @@ export function moveLiquid(
     const b = stacks.garment[base + k + 1];
     const ja = a * ZONE_COUNT + z;
     const jb = b * ZONE_COUNT + z;
-    const rate = (w.contact[b] * Math.min(w.wicking[a], w.wicking[b]) * Math.min(w.liquid[ja], w.liquid[jb])) / WICK_CLOTH_S;
+    const rate =
+      (w.contact[b] * Math.min(w.wicking[a], w.wicking[b]) * Math.min(w.liquid[ja], w.liquid[jb])) / WICK_CLOTH_S;
     let flow = rate * (x.filled[k] - x.filled[k + 1]) * dt;
     const limit = 0.5 * (flow > 0 ? freeLiquid(ja, s, w) : freeLiquid(jb, s, w));
     if (flow > limit) flow = limit;
@@ -83,9 +84,19 @@ export function moveLiquid(
 }
 
 /** Liquid between skin film and the k-th layer by their fillings, g/m². Flows back to the skin from soaked cloth. */
-function fromSkin(z: number, g: number, k: number, contact: number, dt: number, s: State, x: Scratch, w: Wardrobe): void {
+function fromSkin(
+  z: number,
+  g: number,
+  k: number,
+  contact: number,
+  dt: number,
+  s: State,
+  x: Scratch,
+  w: Wardrobe,
+): void {
   const j = g * ZONE_COUNT + z;
-  let flow = ((contact * w.wicking[g] * FULL_FILM) / WICK_SKIN_S) * (Math.min(1.5, s.film[z] / FULL_FILM) - x.filled[k]) * dt;
+  let flow =
+    ((contact * w.wicking[g] * FULL_FILM) / WICK_SKIN_S) * (Math.min(1.5, s.film[z] / FULL_FILM) - x.filled[k]) * dt;
   if (flow > 0) flow = Math.min(flow, 0.5 * s.film[z]);
   else flow = -Math.min(-flow, 0.3 * freeLiquid(j, s, w));
   s.film[z] -= flow;
@@ -158,7 +169,8 @@ export function precipitate(
     const taken = Math.min(room, passes);
     if (taken > 0) {
       // Only melting costs heat where it lands; cold rain is warmed by the layer it wets.
-      const heat = (k === n ? Math.min(melted, taken) * LATENT_FUSION : 0) + taken * 4.18 * Math.max(0, s.temperature[j] - airC);
+      const heat =
+        (k === n ? Math.min(melted, taken) * LATENT_FUSION : 0) + taken * 4.18 * Math.max(0, s.temperature[j] - airC);
       s.water[j] += taken;
       s.temperature[j] -= heat / w.heat[j];
       ledger.toPrecipitation += heat * area;

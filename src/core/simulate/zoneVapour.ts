@@ -124,14 +124,16 @@ export function solveVapour(
     s.evaporation[j] = -inflow;
     const wetNode = capacity[k] === HELD ? 1 : s.water[j] / w.sorb[j];
     s.slope[j] =
-      LATENT_VAPOUR * wetNode * saturation[k] * 0.065 * ((k === 1 ? skinLink : vapourLink[k - 1]) + vapourLink[k] + stacks.vent[base + k] * ventVapour);
+      LATENT_VAPOUR *
+      wetNode *
+      saturation[k] *
+      0.065 *
+      ((k === 1 ? skinLink : vapourLink[k - 1]) + vapourLink[k] + stacks.vent[base + k] * ventVapour);
     if (s.ice[j] > s.water[j]) meltForSublimation(j, s, w);
   }
   const toAir = (n === 0 ? skinLink : vapourLink[n]) * ((n === 0 ? skinSaturation : pressure[n]) - airVapour);
   const fromSkin =
-    n === 0
-      ? toAir
-      : skinLink * (skinSaturation - pressure[1]) + skinVent * wet * (skinSaturation - airVapour);
+    n === 0 ? toAir : skinLink * (skinSaturation - pressure[1]) + skinVent * wet * (skinSaturation - airVapour);
   lost += n === 0 ? 0 : toAir + skinVent * wet * (skinSaturation - airVapour);
   if (n === 0) lost = fromSkin;
 
@@ -156,11 +158,23 @@ export function solveVapour(
 }
 
 /** Net vapour into layer k, g/s m², at the solved pressures. */
-function netInflow(k: number, n: number, base: number, skinLink: number, stacks: Stacks, x: Scratch, airVapour: number): number {
+function netInflow(
+  k: number,
+  n: number,
+  base: number,
+  skinLink: number,
+  stacks: Stacks,
+  x: Scratch,
+  airVapour: number,
+): number {
   const p = x.pressure[k];
   const inner = k === 1 ? skinLink : x.vapourLink[k - 1];
   const outer = k === n ? airVapour : x.pressure[k + 1];
-  return inner * (x.pressure[k - 1] - p) - x.vapourLink[k] * (p - outer) - stacks.vent[base + k] * AIR_VAPOUR * (p - airVapour);
+  return (
+    inner * (x.pressure[k - 1] - p) -
+    x.vapourLink[k] * (p - outer) -
+    stacks.vent[base + k] * AIR_VAPOUR * (p - airVapour)
+  );
 }
 
 /** Frost that left as vapour must first have melted: the node pays the heat of fusion. */

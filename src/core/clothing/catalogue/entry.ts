@@ -3,7 +3,9 @@ import type { Garment, Group, Opening, Role } from '@/core/clothing/garment';
 import { CUT, type CutName } from './cuts';
 
 /** The columns a catalogue row must give; the rest has sensible defaults by fibre and role. */
-export interface Entry extends Partial<Omit<Garment, 'id' | 'name' | 'group' | 'role' | 'fibre' | 'openings' | 'panels'>> {
+export interface Entry extends Partial<
+  Omit<Garment, 'id' | 'name' | 'group' | 'role' | 'fibre' | 'openings' | 'panels'>
+> {
   id: string;
   name: string;
   group: Group;

@@ -1,0 +1,30 @@
+import { checkPerson, type Person } from '@/core/body/person';
+import { atDoor } from '@/formats/problem';
+import { personSchema } from '@/formats/schemas';
+import { validated } from '@/formats/validate';
+import { saveAthlete } from '@/store/athlete';
+import { door, readBody } from '@/app/api/door';
+
+const schema = {
+  type: 'object',
+  properties: {
+    name: { type: 'string', minLength: 1, maxLength: 120 },
+    units: { enum: ['metric', 'imperial'] },
+    person: personSchema,
+  },
+  required: ['name', 'units', 'person'],
+  additionalProperties: false,
+};
+
+export async function PUT(request: Request): Promise<Response> {
+  return door(request, async (athlete) => {
+    const body = validated<{ name: string; units: 'metric' | 'imperial'; person: Person }>(
+      schema,
+      await readBody(request),
+      'Me',
+    );
+    atDoor('Me', () => checkPerson(body.person));
+    await saveAthlete(athlete.id, body);
+    return { ok: true };
+  });
+}

@@ -1,0 +1,120 @@
+import { SPORTS, type Sport } from '@/core/effort/activity';
+import type { Effort } from '@/core/outing/leg';
+import { outingFromRoute, timelineOf, type Outing } from '@/core/outing/outing';
+import { readForecastCsv, readLocalTime, MAX_CSV_BYTES } from '@/formats/forecastCsv';
+import { MAX_GPX_BYTES, readGpx } from '@/formats/gpx';
+import { atDoor, refuse } from '@/formats/problem';
+import { createOuting } from '@/store/outings';
+import { door } from '@/app/api/door';
+
+/** A new outing from files: a forecast always, a route or one leg by hand. Stored whole or not at all. */
+export async function POST(request: Request): Promise<Response> {
+  return door(request, async (athlete) => {
+    const form = await request
+      .formData()
+      .catch(() => refuse('Form', 'body', 'unreadable', 'a form with a forecast and a route'));
+    const text = (name: string): string => {
+      const v = form.get(name);
+      return typeof v === 'string' ? v.trim() : '';
+    };
+    const sport = text('sport') as Sport;
+    if (!SPORTS.includes(sport)) refuse('Form', 'sport', sport || 'missing', SPORTS.join(', '));
+    const effort = readEffort(text('effortBy'), text('effortValue'), sport);
+    const loadKg = number('Form', 'pack mass', text('loadKg') || '0', 0, 60, 'kg');
+    const utcOffsetMin = number('Form', 'hours from UTC', text('utcOffsetH') || '0', -12, 14, 'h') * 60;
+    const forecastFile = file(form.get('forecast'), MAX_CSV_BYTES, 'forecast', 'an hourly forecast as CSV');
+    const forecast = readForecastCsv(await forecastFile.text(), forecastFile.name);
+    const startMs = text('start') === '' ? forecast[0].timeMs : readLocalTime(text('start'), 'Form');
+    const last = forecast[forecast.length - 1].timeMs + 3600_000;
+    if (startMs < forecast[0].timeMs - 3600_000 || startMs > last)
+      refuse('Form', 'start', text('start'), `within the forecast, ${when(forecast[0].timeMs)} to ${when(last)}`);
+
+    const gpx = form.get('route');
+    let outing: Outing;
+    if (gpx instanceof File && gpx.size > 0) {
+      const routeFile = file(gpx, MAX_GPX_BYTES, 'route', 'a GPX file');
+      const route = readGpx(await routeFile.text(), routeFile.name);
+      outing = atDoor(routeFile.name, () =>
+        outingFromRoute(
+          {
+            name: name(text('name')) ?? route.name,
+            sport,
+            effort,
+            startMs,
+            utcOffsetMin,
+            loadKg,
+            useRecorded: text('useRecorded') === 'yes',
+            route: route.points,
+            forecast,
+          },
+          athlete.person,
+        ),
+      ).outing;
+    } else {
+      const minutes = number('Form', 'minutes', text('minutes'), 5, 1440, 'min');
+      const climbM = number('Form', 'climb', text('climbM') || '0', -3000, 3000, 'm');
+      outing = {
+        name: name(text('name')) ?? 'Outing by hand',
+        sport,
+        startMs,
+        utcOffsetMin,
+        loadKg,
+        forecastEleM: 0,
+        startEleM: 0,
+        albedo: 0.6,
+        route: null,
+        forecast,
+        legs: [
+          {
+            name: 'First leg',
+            sport,
+            minutes,
+            distanceM: 0,
+            climbM,
+            effort,
+            shelter: 'open',
+            packOn: loadKg > 0,
+            noStopping: false,
+          },
+        ],
+      };
+    }
+    atDoor('Outing', () => timelineOf(outing, athlete.person));
+    return { id: await createOuting(athlete.id, outing) };
+  });
+}
+
+const name = (text: string): string | null => (text === '' ? null : text.slice(0, 120));
+const when = (ms: number): string => new Date(ms).toISOString().slice(0, 16).replace('T', ' ');
+
+function number(where: string, field: string, value: string, low: number, high: number, unit: string): number {
+  const n = value === '' ? NaN : Number(value);
+  if (!Number.isFinite(n) || n < low || n > high) refuse(where, field, value || 'empty', `${low} to ${high} ${unit}`);
+  return n;
+}
+
+function file(value: FormDataEntryValue | null, most: number, field: string, allowed: string): File {
+  if (!(value instanceof File) || value.size === 0) refuse('Form', field, 'missing or empty', allowed);
+  if (value.size > most)
+    refuse(value.name, 'size', `${(value.size / 1048576).toFixed(0)} MB`, `at most ${most / 1048576} MB`);
+  return value;
+}
+
+function readEffort(by: string, value: string, sport: Sport): Effort {
+  switch (by) {
+    case '':
+    case 'usual':
+      return { by: 'usual' };
+    case 'exertion':
+      return { by, value: number('Form', 'exertion', value, 0, 10, 'of 10') };
+    case 'heartRate':
+      return { by, value: number('Form', 'heart rate', value, 40, 220, 'bpm') };
+    case 'speed':
+      return { by, value: number('Form', 'speed', value, 0.5, 60, 'km/h') / 3.6 };
+    case 'power':
+      if (sport !== 'cycle') refuse('Form', 'effort', 'power', 'power only for cycling');
+      return { by, value: number('Form', 'power', value, 20, 600, 'W') };
+    default:
+      return refuse('Form', 'effort', by, 'usual, exertion, heartRate, speed, power');
+  }
+}

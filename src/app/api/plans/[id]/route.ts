@@ -1,0 +1,41 @@
+import { NextResponse } from 'next/server';
+import type { Plan } from '@/core/simulate/conditions';
+import { deletePlan, savePlan } from '@/store/plans';
+import { checkPlan, planBody } from '@/app/api/plans/checkPlan';
+import { checkId, door, readBody } from '@/app/api/door';
+import { validated } from '@/formats/validate';
+
+type Context = { params: Promise<{ id: string }> };
+
+export async function PUT(request: Request, context: Context): Promise<Response> {
+  return door(request, async (athlete) => {
+    const id = checkId((await context.params).id);
+    const body = validated<{ name: string; plan: Plan; version: number }>(
+      { ...planBody, required: ['name', 'plan', 'version'] },
+      await readBody(request),
+      'Plan',
+    );
+    await checkPlan(athlete.id, body.plan);
+    const saved = await savePlan(athlete.id, id, body.version, body.name, body.plan);
+    if (saved) return saved;
+    return NextResponse.json(
+      {
+        problems: [
+          {
+            where: 'Plan',
+            field: 'version',
+            value: String(body.version),
+            allowed: 'the newest; this plan was changed or removed in another window. Reload to see it',
+          },
+        ],
+      },
+      { status: 409 },
+    );
+  });
+}
+
+export async function DELETE(request: Request, context: Context): Promise<Response> {
+  return door(request, async (athlete) =>
+    (await deletePlan(athlete.id, checkId((await context.params).id))) ? { ok: true } : null,
+  );
+}

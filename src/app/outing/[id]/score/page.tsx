@@ -1,0 +1,26 @@
+import { notFound } from 'next/navigation';
+import { ScoreView } from '@/features/score/ScoreView';
+import { currentAthlete } from '@/store/athlete';
+import { listCloset } from '@/store/closet';
+import { getOuting } from '@/store/outings';
+import { listPlans } from '@/store/plans';
+
+export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const athlete = await currentAthlete();
+  const outing = /^[0-9a-f-]{36}$/i.test(id) ? await getOuting(athlete.id, id) : null;
+  if (!outing) notFound();
+  const [owned, plans] = await Promise.all([listCloset(athlete.id, true), listPlans(athlete.id, id)]);
+  const current = new Set((await listCloset(athlete.id)).map((o) => o.garment.id));
+  return (
+    <ScoreView
+      key={id}
+      outing={outing}
+      person={athlete.person}
+      units={athlete.units}
+      owned={owned}
+      closetIds={[...current]}
+      plans={plans}
+    />
+  );
+}

@@ -1,0 +1,5 @@
+import { NewOuting } from '@/features/outing/NewOuting';
+
+export default function Page() {
+  return <NewOuting />;
+}

@@ -1,0 +1,156 @@
+import type { Garment } from '@/core/clothing/garment';
+import type { Cue, KitAction, Plan } from '@/core/simulate/conditions';
+
+/** Edits of a plan by hand. Each returns a new, tidy plan; the old one is kept for undo. */
+
+/** Cues closer than this to an edit are joined rather than made twice, s. */
+export const SNAP_S = 120;
+
+/**
+ * Tidies a plan: cues in order, cues at one moment joined, actions that change nothing dropped, and everything that goes
+ * on later carried from the start.
+ */
+export function tidy(plan: Plan): Plan {
+  const cues: Cue[] = [];
+  for (const cue of [...plan.cues].sort((a, b) => a.atS - b.atS)) {
+    const last = cues[cues.length - 1];
+    if (last && Math.abs(last.atS - cue.atS) < 1) last.actions.push(...cue.actions);
+    else cues.push({ atS: cue.atS, actions: [...cue.actions] });
+  }
+  const on = new Set(plan.worn);
+  const setting = new Map<string, number>();
+  const needed = new Set<string>();
+  const kept: Cue[] = [];
+  for (const cue of cues) {
+    const actions: KitAction[] = [];
+    for (const a of lastWord(cue.actions)) {
+      if (a.do === 'set') {
+        const key = `${a.garment}\n${a.opening}`;
+        const before = setting.get(key) ?? plan.openings[a.garment]?.[a.opening];
+        if (before === a.setting) continue;
+        setting.set(key, a.setting);
+      } else if (a.do === 'putOn') {
+        if (on.has(a.garment)) continue;
+        on.add(a.garment);
+        if (!plan.worn.includes(a.garment)) needed.add(a.garment);
+      } else if (!on.delete(a.garment)) continue;
+      actions.push(a);
+    }
+    if (actions.length > 0) kept.push({ atS: cue.atS, actions });
+  }
+  const carried = [...new Set([...plan.carried, ...needed])].filter((g) => !plan.worn.includes(g));
+  return { ...plan, carried, cues: kept };
+}
+
+/** Within one moment the last word on a garment or opening counts. */
+function lastWord(actions: readonly KitAction[]): KitAction[] {
+  const key = (a: KitAction) => (a.do === 'set' ? `set ${a.garment} ${a.opening}` : `wear ${a.garment}`);
+  const last = new Map<string, KitAction>();
+  for (const a of actions) {
+    last.delete(key(a));
+    last.set(key(a), a);
+  }
+  return [...last.values()];
+}
+
+/** Moves a cue in time. */
+export function moveCue(plan: Plan, index: number, atS: number): Plan {
+  return tidy({ ...plan, cues: plan.cues.map((c, i) => (i === index ? { ...c, atS } : c)) });
+}
+
+/** Moves one garment's part of a cue to another time, leaving the rest of the cue where it was. */
+export function moveAction(plan: Plan, index: number, garment: string, atS: number): Plan {
+  const cue = plan.cues[index];
+  const moved = cue.actions.filter((a) => a.garment === garment);
+  const stays = cue.actions.filter((a) => a.garment !== garment);
+  const cues = plan.cues.flatMap((c, i) => (i === index ? (stays.length > 0 ? [{ ...c, actions: stays }] : []) : [c]));
+  return tidy({ ...plan, cues: [...cues, { atS, actions: moved }] });
+}
+
+export function removeCue(plan: Plan, index: number): Plan {
+  return tidy({ ...plan, cues: plan.cues.filter((_, i) => i !== index) });
+}
+
+/** Uses one garment wherever another was; settings of openings the new one lacks fall away. */
+export function swapGarment(plan: Plan, from: string, to: Garment): Plan {
+  const rename = (id: string) => (id === from ? to.id : id);
+  const has = (opening: string) => to.openings.some((o) => o.id === opening);
+  const openings: Plan['openings'] = {};
+  for (const [id, set] of Object.entries(plan.openings)) {
+    if (id !== from) openings[id] = set;
+    else openings[to.id] = Object.fromEntries(Object.entries(set).filter(([o]) => has(o)));
+  }
+  const cues = plan.cues.map((c) => ({
+    ...c,
+    actions: c.actions
+      .filter((a) => a.garment !== from || a.do !== 'set' || has(a.opening))
+      .map((a) => ({ ...a, garment: rename(a.garment) })),
+  }));
+  return tidy({ worn: unique(plan.worn.map(rename)), carried: unique(plan.carried.map(rename)), openings, cues });
+}
+
+/** Leaves a garment at home. */
+export function leaveGarment(plan: Plan, id: string): Plan {
+  const { [id]: _gone, ...openings } = plan.openings;
+  return tidy({
+    worn: plan.worn.filter((g) => g !== id),
+    carried: plan.carried.filter((g) => g !== id),
+    openings,
+    cues: plan.cues.map((c) => ({ ...c, actions: c.actions.filter((a) => a.garment !== id) })),
+  });
+}
+
+/** Takes a garment along, worn from the start or in the pack. */
+export function takeGarment(plan: Plan, id: string, worn: boolean): Plan {
+  const without = leaveGarment(plan, id);
+  return tidy(worn ? { ...without, worn: [...without.worn, id] } : { ...without, carried: [...without.carried, id] });
+}
+
+/** Whether a garment is on at a time. */
+export function isWorn(plan: Plan, garment: string, atS: number): boolean {
+  let on = plan.worn.includes(garment);
+  for (const c of plan.cues) {
+    if (c.atS > atS + 0.5) break;
+    for (const a of c.actions) if (a.garment === garment && a.do !== 'set') on = a.do === 'putOn';
+  }
+  return on;
+}
+
+/** Setting of an opening at a time. */
+export function settingAt(plan: Plan, g: Garment, opening: string, atS: number): number {
+  let v = plan.openings[g.id]?.[opening] ?? g.openings.find((o) => o.id === opening)?.usual ?? 0;
+  for (const c of plan.cues) {
+    if (c.atS > atS + 0.5) break;
+    for (const a of c.actions) if (a.garment === g.id && a.do === 'set' && a.opening === opening) v = a.setting;
+  }
+  return v;
+}
+
+/** Adds an action at a moment, joining a cue that is near. At the very start it changes the start kit instead. */
+export function act(plan: Plan, action: KitAction, atS: number): Plan {
+  if (atS < SNAP_S / 2) return atStart(plan, action);
+  const near = plan.cues.find((c) => Math.abs(c.atS - atS) <= SNAP_S);
+  const time = near ? near.atS : atS;
+  return tidy({ ...plan, cues: [...plan.cues, { atS: time, actions: [action] }] });
+}
+
+function atStart(plan: Plan, a: KitAction): Plan {
+  if (a.do === 'set')
+    return tidy({
+      ...plan,
+      openings: { ...plan.openings, [a.garment]: { ...plan.openings[a.garment], [a.opening]: a.setting } },
+    });
+  if (a.do === 'putOn')
+    return tidy({
+      ...plan,
+      worn: unique([...plan.worn, a.garment]),
+      carried: plan.carried.filter((g) => g !== a.garment),
+    });
+  return tidy({
+    ...plan,
+    worn: plan.worn.filter((g) => g !== a.garment),
+    carried: unique([...plan.carried, a.garment]),
+  });
+}
+
+const unique = (list: string[]): string[] => [...new Set(list)];

@@ -1,0 +1,35 @@
+import { fabricResistance, wetCapacityG, type Garment, type Group } from '@/core/clothing/garment';
+
+export const GROUP_WORDS: Record<Group, string> = {
+  head: 'Head',
+  eyes: 'Eyes',
+  face: 'Face, neck',
+  torso: 'Torso',
+  hands: 'Hands',
+  legs: 'Legs',
+  feet: 'Feet',
+};
+
+export const ROLE_WORDS: Record<Garment['role'], string> = {
+  short: 'Next to the skin',
+  liner: 'Next to the skin',
+  base: 'Base',
+  mid: 'Mid',
+  shell: 'Shell',
+  storm: 'Storm',
+  warm: 'Warm, over everything',
+  footwear: 'Footwear',
+  over: 'Over',
+  lens: 'Lenses',
+};
+
+/** Warmth of the cloth itself, tog: 1 tog = 0.1 m²K/W. */
+export const togs = (g: Garment): number => fabricResistance(g) * 10;
+
+/** Vapour it lets through per hour and m² at a driving difference of 2 kPa, g (the skin–air difference in the cold). */
+export const breathes = (g: Garment): number => ((2000 / g.ret) * 3600) / 2430;
+
+/** Share of a 10 m/s wind's stagnation flow that gets through, against open mesh (3000 mm/s): 0–1. */
+export const windThrough = (g: Garment): number => Math.min(1, Math.max(g.airPermeability, 6000 * g.openMesh) / 3000);
+
+export const holds = wetCapacityG;

@@ -1,0 +1,428 @@
+'use client';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import type { Person } from '@/core/body/person';
+import { chillHazard, freezingMinutes, windChillC } from '@/core/atmosphere/windChill';
+import { SPORTS, type Sport } from '@/core/effort/activity';
+import { isStop, type Effort, type Leg } from '@/core/outing/leg';
+import { timelineOf, type Outing } from '@/core/outing/outing';
+import { buildProfile } from '@/core/outing/route';
+import type { Timeline } from '@/core/outing/timeline';
+import { OutOfRange } from '@/core/quantity/range';
+import { localTimeText, readLocalTime } from '@/formats/forecastCsv';
+import type { Problem } from '@/formats/problem';
+import { clock, day, distance, temperature, timeOfDay, windSpeed, type Units } from '@/formats/words';
+import type { StoredOuting } from '@/store/outings';
+import { Header } from '@/features/shell/Header';
+import { Button } from '@/ui/Button';
+import { Problems } from '@/ui/Problems';
+import { send } from '@/ui/send';
+import { useWidth } from '@/ui/useWidth';
+import { LandProfile } from './LandProfile';
+import { EFFORT_WORDS, SHELTER_WORDS, sportWord } from './words';
+
+const cell = 'rounded-[3px] border border-grid-2 bg-sheet px-1.5 py-1';
+
+/** One outing: legs and stops on one clock, and the air on them. Edits are laid out at once and kept on Save. */
+export function OutingView({ stored, person, units }: { stored: StoredOuting; person: Person; units: Units }) {
+  const router = useRouter();
+  const [history, setHistory] = useState<Outing[]>([stored]);
+  const [at, setAt] = useState(0);
+  const [savedAt, setSavedAt] = useState(0);
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const [busy, setBusy] = useState(false);
+  const [ref, width] = useWidth(1248);
+  const outing = history[at];
+  const edit = (next: Outing) => {
+    setHistory([...history.slice(0, at + 1), next]);
+    setAt(at + 1);
+  };
+  const notes = useMemo(() => (stored.route ? buildProfile(stored.route).notes : []), [stored.route]);
+  const laid = useMemo((): { timeline: Timeline } | { problem: Problem } => {
+    try {
+      return { timeline: timelineOf(outing, person) };
+    } catch (e) {
+      if (e instanceof OutOfRange)
+        return { problem: { where: 'Outing', field: e.field, value: String(e.value), allowed: e.allowed } };
+      throw e;
+    }
+  }, [outing, person]);
+  const dirty = at !== savedAt;
+
+  async function save(): Promise<boolean> {
+    setBusy(true);
+    const body = Object.fromEntries(Object.entries(outing).filter(([k]) => k !== 'id' && k !== 'route'));
+    const sent = await send('PUT', `/api/outings/${stored.id}`, body);
+    setBusy(false);
+    setProblems(sent.ok ? [] : sent.problems);
+    if (sent.ok) {
+      setSavedAt(at);
+      router.refresh();
+    }
+    return sent.ok;
+  }
+
+  const setLeg = (i: number, patch: Partial<Leg>) =>
+    edit({ ...outing, legs: outing.legs.map((l, k) => (k === i ? { ...l, ...patch } : l)) });
+  const addStop = (i: number) => {
+    const before = outing.legs[i];
+    const stop: Leg = {
+      name: 'Stop',
+      sport: 'stand',
+      minutes: 10,
+      distanceM: 0,
+      climbM: 0,
+      effort: { by: 'usual' },
+      shelter: before.shelter,
+      packOn: false,
+      noStopping: false,
+      ...(before.profileTo !== undefined ? { profileFrom: before.profileTo, profileTo: before.profileTo } : {}),
+    };
+    edit({ ...outing, legs: [...outing.legs.slice(0, i + 1), stop, ...outing.legs.slice(i + 1)] });
+  };
+  const addLeg = () => {
+    const { profileFrom: _f, profileTo: _t, ...last } = outing.legs[outing.legs.length - 1];
+    edit({ ...outing, legs: [...outing.legs, { ...last, name: 'Next leg', distanceM: 0, climbM: 0, minutes: 30 }] });
+  };
+
+  return (
+    <>
+      <Header
+        screen="outing"
+        outingId={stored.id}
+        right={
+          <>
+            <Button kind="quiet" disabled={at === 0} onClick={() => setAt(at - 1)} aria-label="Undo">
+              Undo
+            </Button>
+            <Button kind="quiet" disabled={at === history.length - 1} onClick={() => setAt(at + 1)} aria-label="Redo">
+              Redo
+            </Button>
+            <Button disabled={!dirty || busy || 'problem' in laid} onClick={() => void save()}>
+              {busy ? 'Saving…' : dirty ? 'Save' : 'Saved'}
+            </Button>
+            <Button
+              kind="strong"
+              disabled={busy || 'problem' in laid}
+              onClick={async () => {
+                if (!dirty || (await save())) router.push(`/outing/${stored.id}/score`);
+              }}
+            >
+              What to wear
+            </Button>
+          </>
+        }
+      />
+      <main className="mx-4 pt-3" ref={ref}>
+        <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+          <input
+            aria-label="Name of the outing"
+            className="speak min-w-0 flex-1 border-b border-transparent bg-transparent text-[26px] font-semibold hover:border-grid-2 focus:border-ink"
+            value={outing.name}
+            maxLength={120}
+            onChange={(e) => edit({ ...outing, name: e.target.value })}
+          />
+          <label>
+            Start{' '}
+            <input
+              type="datetime-local"
+              className={cell}
+              value={localTimeText(outing.startMs)}
+              onChange={(e) => e.target.value && edit({ ...outing, startMs: readLocalTime(e.target.value, 'Outing') })}
+            />
+          </label>
+          <NumberField
+            label="Pack"
+            unit="kg"
+            value={outing.loadKg}
+            low={0}
+            high={60}
+            step={0.5}
+            onChange={(loadKg) => edit({ ...outing, loadKg })}
+          />
+          <NumberField
+            label="Snow brightness"
+            unit=""
+            value={outing.albedo}
+            low={0}
+            high={1}
+            step={0.05}
+            onChange={(albedo) => edit({ ...outing, albedo })}
+          />
+        </div>
+        {'timeline' in laid ? (
+          <Summary outing={outing} timeline={laid.timeline} units={units} />
+        ) : (
+          <Problems problems={[laid.problem]} title="These legs cannot be walked as they stand." />
+        )}
+        <Problems problems={problems} title="Not saved." />
+        {'timeline' in laid && <LandProfile timeline={laid.timeline} width={width} units={units} />}
+        {notes.length > 0 && <p className="mb-2 border-l-[3px] border-grid-2 pl-2 text-ink-2">{notes.join(' ')}</p>}
+        <div className="grid grid-cols-[minmax(0,1fr)_auto] gap-8 max-[1100px]:grid-cols-1">
+          <section aria-label="Legs" className="overflow-x-auto">
+            <table className="w-full border-collapse text-left">
+              <thead>
+                <tr className="border-b-2 border-ink text-[12px] text-ink-3">
+                  {[
+                    'Leg',
+                    'Going',
+                    'Minutes',
+                    'Distance',
+                    'Climb, m',
+                    'How hard',
+                    'Shelter',
+                    'Pack',
+                    'No stops',
+                    '',
+                  ].map((h) => (
+                    <th key={h} className="py-1 pr-2 font-medium">
+                      {h}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {outing.legs.map((leg, i) => (
+                  <tr key={i} className="border-b border-grid">
+                    <td className="py-1 pr-2">
+                      <input
+                        aria-label={`Name of leg ${i + 1}`}
+                        className={`${cell} speak w-40`}
+                        value={leg.name}
+                        maxLength={120}
+                        onChange={(e) => setLeg(i, { name: e.target.value })}
+                      />
+                    </td>
+                    <td className="pr-2">
+                      <select
+                        aria-label={`Going of leg ${i + 1}`}
+                        className={cell}
+                        value={leg.sport}
+                        onChange={(e) => setLeg(i, { sport: e.target.value as Sport })}
+                      >
+                        {SPORTS.map((s) => (
+                          <option key={s} value={s}>
+                            {sportWord(s)}
+                          </option>
+                        ))}
+                      </select>
+                    </td>
+                    <td className="pr-2">
+                      <LegNumber
+                        label={`Minutes of leg ${i + 1}`}
+                        value={leg.minutes}
+                        onChange={(minutes) => setLeg(i, { minutes })}
+                      />
+                    </td>
+                    <td className="pr-2 whitespace-nowrap text-ink-2">
+                      {leg.distanceM > 0 ? distance(leg.distanceM, units) : '–'}
+                    </td>
+                    <td className="pr-2">
+                      <LegNumber
+                        label={`Climb of leg ${i + 1}`}
+                        value={Math.round(leg.climbM)}
+                        onChange={(climbM) => setLeg(i, { climbM })}
+                      />
+                    </td>
+                    <td className="pr-2">
+                      <EffortField leg={leg} index={i} onChange={(effort) => setLeg(i, { effort })} />
+                    </td>
+                    <td className="pr-2">
+                      <select
+                        aria-label={`Shelter of leg ${i + 1}`}
+                        className={cell}
+                        value={leg.shelter}
+                        onChange={(e) => setLeg(i, { shelter: e.target.value as Leg['shelter'] })}
+                      >
+                        {Object.entries(SHELTER_WORDS).map(([k, v]) => (
+                          <option key={k} value={k}>
+                            {v}
+                          </option>
+                        ))}
+                      </select>
+                    </td>
+                    <td className="pr-2 text-center">
+                      <input
+                        type="checkbox"
+                        aria-label={`Pack on in leg ${i + 1}`}
+                        checked={leg.packOn}
+                        onChange={(e) => setLeg(i, { packOn: e.target.checked })}
+                      />
+                    </td>
+                    <td className="pr-2 text-center">
+                      <input
+                        type="checkbox"
+                        aria-label={`No stopping in leg ${i + 1}`}
+                        checked={leg.noStopping}
+                        onChange={(e) => setLeg(i, { noStopping: e.target.checked })}
+                      />
+                    </td>
+                    <td className="whitespace-nowrap">
+                      <Button
+                        kind="quiet"
+                        className="px-1.5 py-0.5"
+                        onClick={() => addStop(i)}
+                        title="Put a stop after this leg"
+                      >
+                        + stop
+                      </Button>
+                      {outing.legs.length > 1 && (isStop(leg) || leg.profileFrom === undefined) && (
+                        <Button
+                          kind="quiet"
+                          className="px-1.5 py-0.5"
+                          aria-label={`Remove leg ${i + 1}`}
+                          onClick={() => edit({ ...outing, legs: outing.legs.filter((_, k) => k !== i) })}
+                        >
+                          remove
+                        </Button>
+                      )}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            <Button className="mt-2" onClick={addLeg}>
+              Add a leg
+            </Button>
+          </section>
+          <Hours outing={outing} units={units} />
+        </div>
+      </main>
+    </>
+  );
+}
+
+function Summary({ outing, timeline, units }: { outing: Outing; timeline: Timeline; units: Units }) {
+  const coldest = timeline.stretches.reduce((a, b) =>
+    windChillC(b.airC, b.wind10 * 3.6) < windChillC(a.airC, a.wind10 * 3.6) ? b : a,
+  );
+  const chill = windChillC(coldest.airC, coldest.wind10 * 3.6);
+  const minutes = freezingMinutes(coldest.airC, coldest.wind10 * 3.6);
+  return (
+    <p className="speak mt-1 max-w-[95ch] text-[17px] leading-snug">
+      {sportWord(outing.sport)}, {day(outing.startMs)}, {timeOfDay(outing.startMs)} to{' '}
+      {timeOfDay(outing.startMs + timeline.endS * 1000)}, {clock(timeline.endS)} h out. Coldest{' '}
+      {temperature(coldest.airC, units)} with {windSpeed(coldest.wind10, units)} at 10 m at {clock(coldest.startS)},
+      feels like {temperature(chill, units)}: {chillHazard(chill).hazard} risk,{' '}
+      {Number.isFinite(minutes) ? `bare cheeks may freeze in ${minutes.toFixed(0)} min` : chillHazard(chill).says}.
+    </p>
+  );
+}
+
+function LegNumber({ label, value, onChange }: { label: string; value: number; onChange: (v: number) => void }) {
+  return (
+    <input
+      aria-label={label}
+      type="number"
+      step="any"
+      className={`${cell} w-[68px] text-right`}
+      value={value}
+      onChange={(e) => Number.isFinite(e.target.valueAsNumber) && onChange(e.target.valueAsNumber)}
+    />
+  );
+}
+
+function NumberField({
+  label,
+  unit,
+  value,
+  low,
+  high,
+  step,
+  onChange,
+}: {
+  label: string;
+  unit: string;
+  value: number;
+  low: number;
+  high: number;
+  step: number;
+  onChange: (v: number) => void;
+}) {
+  return (
+    <label>
+      {label}{' '}
+      <input
+        type="number"
+        className={`${cell} w-16 text-right`}
+        min={low}
+        max={high}
+        step={step}
+        value={value}
+        onChange={(e) => Number.isFinite(e.target.valueAsNumber) && onChange(e.target.valueAsNumber)}
+      />{' '}
+      {unit}
+    </label>
+  );
+}
+
+function EffortField({ leg, index, onChange }: { leg: Leg; index: number; onChange: (e: Effort) => void }) {
+  const by = leg.effort.by;
+  const words = EFFORT_WORDS[by];
+  return (
+    <span className="flex items-center gap-1">
+      <select
+        aria-label={`How hard in leg ${index + 1}`}
+        className={cell}
+        value={by}
+        onChange={(e) => {
+          const next = e.target.value as Effort['by'];
+          onChange(next === 'usual' ? { by: next } : { by: next, value: EFFORT_WORDS[next].start });
+        }}
+      >
+        {Object.entries(EFFORT_WORDS)
+          .filter(([k]) => k !== 'power' || leg.sport === 'cycle')
+          .map(([k, v]) => (
+            <option key={k} value={k}>
+              {v.label}
+            </option>
+          ))}
+      </select>
+      {leg.effort.by !== 'usual' && (
+        <>
+          <LegNumber
+            label={`Value of effort in leg ${index + 1}`}
+            value={leg.effort.value}
+            onChange={(value) => onChange({ by: leg.effort.by, value } as Effort)}
+          />
+          <span className="text-[12px] text-ink-3">{words.unit}</span>
+        </>
+      )}
+    </span>
+  );
+}
+
+function Hours({ outing, units }: { outing: Outing; units: Units }) {
+  return (
+    <section aria-label="Forecast" className="max-h-[360px] overflow-y-auto">
+      <table className="border-collapse text-right">
+        <caption className="pb-1 text-left font-semibold">Forecast for {outing.forecastEleM.toFixed(0)} m</caption>
+        <thead>
+          <tr className="border-b-2 border-ink text-[12px] text-ink-3">
+            {['Hour', 'Air', 'Feels', 'Wind', 'Gust', 'Humid', 'Falls'].map((h) => (
+              <th key={h} className="px-2 py-0.5 font-medium">
+                {h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {outing.forecast.map((h) => (
+            <tr key={h.timeMs} className="border-b border-grid">
+              <td className="px-2 font-semibold">{timeOfDay(h.timeMs)}</td>
+              <td className="px-2">{temperature(h.airC, units)}</td>
+              <td className="px-2">{temperature(windChillC(h.airC, h.wind * 3.6), units)}</td>
+              <td className="px-2">{windSpeed(h.wind, units)}</td>
+              <td className="px-2">{windSpeed(h.gust, units)}</td>
+              <td className="px-2">{(h.humidity * 100).toFixed(0)} %</td>
+              <td className="px-2 text-left">
+                {h.kind === 'none' ? '–' : `${h.precipitationMmH.toFixed(1)} mm/h ${h.kind}`}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

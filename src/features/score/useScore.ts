@@ -1,0 +1,210 @@
+'use client';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { Person } from '@/core/body/person';
+import type { Garment } from '@/core/clothing/garment';
+import { timelineOf } from '@/core/outing/outing';
+import { tidy } from '@/core/plan/edit';
+import type { CueReason } from '@/core/plan/planner';
+import type { Scored } from '@/core/plan/score';
+import type { Plan } from '@/core/simulate/conditions';
+import type { Problem } from '@/formats/problem';
+import type { OwnedGarment } from '@/store/closet';
+import type { StoredOuting } from '@/store/outings';
+import type { StoredPlan } from '@/store/plans';
+import { send } from '@/ui/send';
+import { planInWorker, Scorer } from '@/workers/client';
+
+/** Steps of the integrator while something is dragged, and at rest, s. */
+const QUICK = 30;
+const FINE = 10;
+
+export interface Planning {
+  done: number;
+  says: string;
+}
+
+export type SaveState = 'saved' | 'saving' | 'unsaved' | 'failed';
+
+interface Props {
+  outing: StoredOuting;
+  person: Person;
+  owned: OwnedGarment[];
+  closetIds: string[];
+  plans: StoredPlan[];
+}
+
+/**
+ * Everything behind the score: the plan with its undo history, the simulation kept up to date in a worker, the planner, and
+ * saving. Each edit is simulated at once and stored within a second.
+ */
+export function useScore({ outing, person, owned, closetIds, plans }: Props) {
+  const garments = useMemo(() => new Map(owned.map((o) => [o.garment.id, o.garment])), [owned]);
+  const closet = useMemo(() => {
+    const inCloset = new Set(closetIds);
+    return owned.filter((o) => inCloset.has(o.garment.id)).map((o) => o.garment);
+  }, [owned, closetIds]);
+  const damp = useMemo(
+    () => Object.fromEntries(owned.filter((o) => o.dampGm2 > 0).map((o) => [o.garment.id, o.dampGm2])),
+    [owned],
+  );
+  const timeline = useMemo(() => timelineOf(outing, person), [outing, person]);
+
+  const [stored, setStored] = useState<StoredPlan[]>(plans);
+  const [planId, setPlanId] = useState<string | null>(plans[plans.length - 1]?.id ?? null);
+  const [history, setHistory] = useState<Plan[]>(plans.length > 0 ? [plans[plans.length - 1].plan] : []);
+  const [at, setAt] = useState(0);
+  const [live, setLive] = useState<Plan | null>(null);
+  const [scored, setScored] = useState<Scored | null>(null);
+  const [scoredPlan, setScoredPlan] = useState<Plan | null>(null);
+  const [reasons, setReasons] = useState<CueReason[]>([]);
+  const [planning, setPlanning] = useState<Planning | null>(null);
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const [saveState, setSaveState] = useState<SaveState>('saved');
+  const plan = live ?? history[at] ?? null;
+  const scorer = useRef<Scorer | null>(null);
+  const cancel = useRef<(() => void) | null>(null);
+
+  useEffect(() => {
+    scorer.current = new Scorer();
+    return () => {
+      scorer.current?.close();
+      cancel.current?.();
+    };
+  }, []);
+
+  // Simulate whatever plan is shown; coarse while dragging so that the picture follows the pointer.
+  useEffect(() => {
+    if (!plan) return;
+    scorer.current?.score(
+      { person, garments: [...garments.values()], outing, plan, damp, stepS: live ? QUICK : FINE },
+      (s) => {
+        setScored(s);
+        setScoredPlan(plan);
+      },
+      (e) => setProblems([{ where: 'Simulation', field: 'plan', value: e.message, allowed: 'undo the last change' }]),
+    );
+  }, [plan, live, person, garments, outing, damp]);
+
+  const save = useCallback(
+    async (next: Plan, id: string | null, known: StoredPlan[]): Promise<void> => {
+      setSaveState('saving');
+      const old = known.find((p) => p.id === id);
+      const sent = old
+        ? await send<StoredPlan>('PUT', `/api/plans/${old.id}`, { name: old.name, plan: next, version: old.version })
+        : await send<StoredPlan>('POST', `/api/outings/${outing.id}/plans`, {
+            name: `Plan ${String.fromCharCode(65 + (known.length % 26))}`,
+            plan: next,
+          });
+      if (sent.ok) {
+        setStored((list) => (old ? list.map((p) => (p.id === old.id ? sent.value : p)) : [...list, sent.value]));
+        setPlanId(sent.value.id);
+        setSaveState('saved');
+        setProblems([]);
+      } else {
+        setSaveState('failed');
+        setProblems(sent.problems);
+      }
+    },
+    [outing.id],
+  );
+
+  // Store each settled edit a moment after it is made; one request at a time, so versions follow each other.
+  const settled = history[at] ?? null;
+  const current = stored.find((p) => p.id === planId);
+  const dirty = settled !== null && current !== undefined && JSON.stringify(settled) !== JSON.stringify(current.plan);
+  useEffect(() => {
+    if (!dirty || !settled || saveState === 'saving' || saveState === 'failed') return;
+    const timer = setTimeout(() => void save(settled, planId, stored), 500);
+    return () => clearTimeout(timer);
+  }, [dirty, settled, planId, stored, saveState, save]);
+
+  // Nothing is lost by closing the window in the half second before a save.
+  useEffect(() => {
+    if (!dirty && saveState !== 'failed') return;
+    const warn = (e: BeforeUnloadEvent) => e.preventDefault();
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [dirty, saveState]);
+
+  const commit = useCallback(
+    (next: Plan) => {
+      setLive(null);
+      setHistory((h) => [...h.slice(0, at + 1), tidy(next)]);
+      setAt((i) => i + 1);
+      setSaveState((s) => (s === 'failed' ? 'unsaved' : s));
+    },
+    [at],
+  );
+
+  const replan = useCallback(() => {
+    cancel.current?.();
+    setPlanning({ done: 0, says: 'Laying out the day' });
+    setProblems([]);
+    const running = planInWorker({ person, closet, outing, damp }, (done, says) => setPlanning({ done, says }));
+    cancel.current = running.cancel;
+    running.result.then(
+      (planned) => {
+        cancel.current = null;
+        setPlanning(null);
+        setReasons(planned.cues);
+        setHistory((h) => [...h, planned.plan]);
+        setAt(history.length);
+        if (!planId) void save(planned.plan, null, stored);
+      },
+      (e: Error) => {
+        cancel.current = null;
+        setPlanning(null);
+        setProblems([{ where: 'Planner', field: 'closet or outing', value: e.message, allowed: 'see the message' }]);
+      },
+    );
+  }, [person, closet, outing, damp, history.length, planId, save, stored]);
+
+  const stopPlanning = useCallback(() => {
+    cancel.current?.();
+    cancel.current = null;
+    setPlanning(null);
+  }, []);
+
+  const choose = (id: string) => {
+    const p = stored.find((x) => x.id === id);
+    if (!p) return;
+    setPlanId(id);
+    setHistory([p.plan]);
+    setAt(0);
+    setReasons([]);
+  };
+
+  return {
+    garments,
+    closet,
+    timeline,
+    plan,
+    scored,
+    /** true while the picture is older than the plan */
+    stale: scoredPlan !== plan,
+    scoredPlan,
+    reasons,
+    planning,
+    problems,
+    plans: stored,
+    planId,
+    saveState: dirty && saveState === 'saved' ? ('unsaved' as SaveState) : saveState,
+    dragging: live !== null,
+    preview: setLive,
+    commit,
+    replan,
+    stopPlanning,
+    choose,
+    saveAgain: () => settled && void save(settled, planId, stored),
+    saveCopy: () => settled && void save(settled, null, stored),
+    canUndo: at > 0,
+    canRedo: at < history.length - 1,
+    undo: () => setAt((i) => Math.max(0, i - 1)),
+    redo: () => setAt((i) => Math.min(history.length - 1, i + 1)),
+  };
+}
+
+export type Score = ReturnType<typeof useScore>;
+
+export const garmentName = (garments: ReadonlyMap<string, Garment>, id: string): string =>
+  garments.get(id)?.name ?? 'a piece no longer known';

@@ -1,0 +1,53 @@
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import { Mark } from '@/ui/Mark';
+
+export type Screen = 'home' | 'outing' | 'me' | 'closet' | 'score';
+
+/** The order of work along the top; outing and score belong to the outing at hand. */
+export function Header({ screen, outingId, right }: { screen: Screen; outingId?: string; right?: ReactNode }) {
+  const items: { key: Screen; label: string; href: string | null }[] = [
+    { key: 'outing', label: 'Outing', href: outingId ? `/outing/${outingId}` : null },
+    { key: 'me', label: 'Me', href: '/me' },
+    { key: 'closet', label: 'Closet', href: '/closet' },
+    { key: 'score', label: 'Score', href: outingId ? `/outing/${outingId}/score` : null },
+  ];
+  return (
+    <header className="no-print mx-4 flex h-10 items-stretch gap-5 border-b border-ink">
+      <Link
+        href="/"
+        className="flex items-center gap-2 pr-3 no-underline"
+        aria-current={screen === 'home' ? 'page' : undefined}
+      >
+        <Mark />
+        <span className="speak text-[17px] font-semibold">Lofted Ember</span>
+      </Link>
+      <nav aria-label="Screens" className="flex items-stretch gap-1">
+        {items.map((item, i) => {
+          const here = item.key === screen;
+          const inside = (
+            <>
+              <span className="text-ink-3">{i + 1}</span> {item.label}
+            </>
+          );
+          const look = `flex items-center gap-1 px-3 border-b-[3px] ${here ? 'border-ink font-semibold text-ink' : 'border-transparent text-ink-2'}`;
+          return item.href ? (
+            <Link
+              key={item.key}
+              href={item.href}
+              className={`${look} hover:text-ink`}
+              aria-current={here ? 'page' : undefined}
+            >
+              {inside}
+            </Link>
+          ) : (
+            <span key={item.key} className={`${look} opacity-45`} title="Choose an outing first">
+              {inside}
+            </span>
+          );
+        })}
+      </nav>
+      <div className="ml-auto flex items-center gap-3 text-right">{right}</div>
+    </header>
+  );
+}

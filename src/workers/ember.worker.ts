@@ -1,0 +1,46 @@
+import { expose } from 'comlink';
+import type { Person } from '@/core/body/person';
+import type { Garment } from '@/core/clothing/garment';
+import { timelineOf, type Outing } from '@/core/outing/outing';
+import { makePlan, type Planned } from '@/core/plan/planner';
+import { scorePlan, type Scored } from '@/core/plan/score';
+import type { Plan } from '@/core/simulate/conditions';
+
+/** The heavy work, off the page's thread. One pure core serves worker, server, command line and tests. */
+const api = {
+  score(
+    person: Person,
+    garments: Garment[],
+    outing: Outing,
+    plan: Plan,
+    damp: Record<string, number>,
+    stepS: number,
+  ): Scored {
+    const used = new Set([...plan.worn, ...plan.carried]);
+    return scorePlan(
+      person,
+      garments.filter((g) => used.has(g.id)),
+      timelineOf(outing, person),
+      plan,
+      { stepS, damp },
+    );
+  },
+  plan(
+    person: Person,
+    closet: Garment[],
+    outing: Outing,
+    damp: Record<string, number>,
+    progress: (done: number, says: string) => void,
+  ): Planned {
+    return makePlan(
+      { person, closet, timeline: timelineOf(outing, person), sport: outing.sport, damp },
+      (done, says) => {
+        progress(done, says);
+        return true;
+      },
+    );
+  },
+};
+
+export type EmberWorker = typeof api;
+expose(api);
