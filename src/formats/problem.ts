@@ -22,11 +22,7 @@ const SHOWN = 60;
 
 /** Shortens a value for a message; control characters are dropped so that a message stays one line. */
 export function shown(value: unknown): string {
-  // eslint-disable-next-line no-control-regex
-  const text = (typeof value === 'string' ? value : (JSON.stringify(value) ?? String(value))).replace(
-    /[\u0000-\u001f\u007f]+/g,
-    ' ',
-  );
+  const text = (typeof value === 'string' ? value : (JSON.stringify(value) ?? String(value))).replace(/\p{Cc}+/gu, ' ');
   return text.length > SHOWN ? `${text.slice(0, SHOWN)}…` : text;
 }
 

@@ -5,7 +5,7 @@ import type { Timeline } from '@/core/outing/timeline';
 import type { Kit } from './modes';
 
 /** What footwear and headgear an outing asks for. */
-export function useOf(sport: Sport): Use {
+export function purposeOf(sport: Sport): Use {
   switch (sport) {
     case 'run':
       return 'run';
@@ -40,6 +40,7 @@ export interface Candidates {
   hats: Garment[];
   tubes: Garment[];
   helmets: Garment[];
+  eyes: Garment[];
 }
 
 const wet = (t: Timeline): boolean =>
@@ -50,7 +51,7 @@ const wet = (t: Timeline): boolean =>
  * @throws OutOfRange naming what the closet lacks: something for the torso's skin, for the legs, and footwear
  */
 export function candidates(closet: readonly Garment[], sport: Sport, timeline: Timeline): Candidates {
-  const use = useOf(sport);
+  const use = purposeOf(sport);
   const fits = closet.filter((g) => g.suits.length === 0 || g.suits.includes(use));
   const of = (group: Group, ...roles: Role[]) => fits.filter((g) => g.group === group && roles.includes(g.role));
   const byWarmth = (a: Garment, b: Garment) => a.thicknessMm - b.thicknessMm || a.id.localeCompare(b.id);
@@ -97,6 +98,7 @@ export function candidates(closet: readonly Garment[], sport: Sport, timeline: T
     hats: of('head', 'warm'),
     tubes: of('face', 'base'),
     helmets: of('head', 'over'),
+    eyes: of('eyes', 'lens'),
   };
 }
 

@@ -99,18 +99,20 @@ export function headModes(k: Kit): Mode[] {
   const hood = (up: boolean) => Object.fromEntries(hooded.map((g) => [g.id, { hood: up ? 0 : 1 }]));
   const tube = (up: boolean): Mode['open'] =>
     k.tube && k.tube.openings.length > 0 ? { [k.tube.id]: { up: up ? 0 : 1 } } : {};
-  const fixed = [k.tube, k.helmet, k.eyes];
+  const fixed = [k.tube, k.helmet];
+  const lenses: (Garment | null)[] = k.eyes ? [null, k.eyes] : [null];
   const vents = (open: boolean): Mode['open'] => (k.helmet ? { [k.helmet.id]: { vents: open ? 1 : 0 } } : {});
   const tops: (Garment | null)[][] = k.hat ? [[], [k.cap], [k.hat]] : [[], [k.cap]];
   const modes: Mode[] = [];
   for (const top of tops)
     for (const up of [false, true])
       for (const hoodUp of [false, true])
-        modes.push({
-          group: 'head',
-          worn: ids([...top, ...fixed]),
-          open: { ...tube(up), ...hood(hoodUp), ...vents(!hoodUp && !up) },
-        });
+        for (const lens of lenses)
+          modes.push({
+            group: 'head',
+            worn: ids([...top, ...fixed, lens]),
+            open: { ...tube(up), ...hood(hoodUp), ...vents(!hoodUp && !up) },
+          });
   return dedupe(modes);
 }
 

@@ -111,6 +111,7 @@ class Search {
       ],
       ['head', () => [null, ...c.caps].flatMap((cap) => [null, ...c.hats].map((hat) => ({ ...kit, cap, hat })))],
       ['tube', () => [null, ...c.tubes].map((tube) => ({ ...kit, tube }))],
+      ['eyes', () => [null, ...c.eyes].map((eyes) => ({ ...kit, eyes }))],
       ...(kit.warm
         ? ([['jacket for stops', () => c.warms.map((warm) => ({ ...kit, warm }))]] as [string, () => Kit[]][])
         : []),
@@ -146,7 +147,7 @@ class Search {
     const free =
       part === 'gloves'
         ? [1]
-        : part === 'head' || part === 'tube'
+        : part === 'head' || part === 'tube' || part === 'eyes'
           ? [2]
           : part === 'legs' || part === 'over-trousers'
             ? [3]

@@ -16,7 +16,6 @@ export function linkHeat(z: number, w: Wardrobe, stacks: Stacks, s: State, x: Sc
   const n = stacks.layers[z];
   let outside = 0;
   for (let k = 0; k <= n; k++) {
-    let inside = 0;
     let next = 0;
     if (k > 0) {
       const g = stacks.garment[base + k];
@@ -26,7 +25,7 @@ export function linkHeat(z: number, w: Wardrobe, stacks: Stacks, s: State, x: Sc
       if (filled > 1) filled = 1;
       x.filled[k] = filled;
       const keep = 1 - w.wetLoss[g] * filled;
-      inside = stacks.rIn[base + k] * keep;
+      const inside = stacks.rIn[base + k] * keep;
       next = stacks.rOut[base + k] * keep;
       x.link[k - 1] = 1 / (outside + stacks.rGap[base + k] + inside) + stacks.through[base + k];
     }
@@ -63,8 +62,8 @@ export function solveTemperature(
   const sun = sunWm2;
 
   // Layers from the outside in; node k is tied to k−1 by link[k−1].
-  let d = 0;
-  let r = 0;
+  let d: number;
+  let r: number;
   for (let k = n; k >= 1; k--) {
     const j = stacks.garment[base + k] * ZONE_COUNT + z;
     const inertia = w.heat[j] / dt;

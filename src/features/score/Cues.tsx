@@ -7,7 +7,7 @@ import { C } from '@/ui/palette';
 import type { Scale } from '@/ui/scale';
 import { distanceAt, fit } from './Land';
 
-export const CUES_HEIGHT = 62;
+export const CUES_HEIGHT = 58;
 
 interface Props {
   plan: Plan;
@@ -88,7 +88,7 @@ export function Cues({
               {shown.map((t, k) => (
                 <text key={k} x={slot.x + 6} y={y + 29 + k * 12.5} fontSize="11" style={{ fontStretch: '80%' }}>
                   <title>{lines.join('\n')}</title>
-                  {fit(t, slot.width - 8, 5)}
+                  {fit(t, slot.width - 6, 4.55)}
                 </text>
               ))}
             </g>

@@ -3,7 +3,7 @@ import type { Timeline } from '@/core/outing/timeline';
 import { clock, height, minus, timeOfDay, type Units } from '@/formats/words';
 import { cToFahrenheit } from '@/core/quantity/units';
 import { C, effortColour } from '@/ui/palette';
-import { areaPath, linePath, type Scale } from '@/ui/scale';
+import { areaPath, linePath, runsOf, type Scale } from '@/ui/scale';
 
 export const LAND_HEIGHT = 150;
 
@@ -69,7 +69,6 @@ export function Land({ timeline, startMs, x, y, cursorS, units }: Props) {
         const a = x(timeline.legStartS[i]);
         const b = x(timeline.legStartS[i + 1]);
         const s = timeline.stretches.filter((q) => q.leg === i);
-        const exposed = s.filter((q) => q.relativeWind >= EXPOSED).length > s.length / 2;
         const heat = s[Math.floor(s.length / 2)];
         const trees = leg.shelter === 'forest' ? Math.floor((b - a) / 13) : 0;
         return (
@@ -99,34 +98,17 @@ export function Land({ timeline, startMs, x, y, cursorS, units }: Props) {
                 />
               );
             })}
-            {exposed && b - a > 20 && (
-              <g>
-                <path d={`M${a + 2} ${y + 10}v-4H${b - 2}v4`} fill="none" stroke={C.cold} strokeWidth="1.500" />
-                {b - a > 70 && (
-                  <text
-                    x={(a + b) / 2}
-                    y={y + 10}
-                    fontSize="11"
-                    fontWeight="600"
-                    textAnchor="middle"
-                    style={{ fill: C.cold, paintOrder: 'stroke', stroke: C.sheet, strokeWidth: 6 }}
-                  >
-                    exposed
-                  </text>
-                )}
-              </g>
-            )}
             {b - a > 40 && (
               <>
                 <text
                   className="place"
-                  x={Math.max(a + 4, Math.min((a + b) / 2, b - 20))}
-                  y={Math.max(y + 22, yAt((timeline.legStartS[i] + timeline.legStartS[i + 1]) / 2) - 14)}
+                  x={Math.min((a + b) / 2, x(timeline.endS) - leg.name.length * 3 - 4)}
+                  y={nameY(timeline, i, yAt, y, b - a)}
                   fontSize="13"
-                  textAnchor={a + 4 > (a + b) / 2 ? 'start' : 'middle'}
+                  textAnchor="middle"
                   style={{ paintOrder: 'stroke', stroke: C.sheet, strokeWidth: 3 }}
                 >
-                  {fit(leg.name, b - a, 6.2)}
+                  {fit(leg.name, Math.max(80, b - a), 6.2)}
                 </text>
                 <text x={(a + b) / 2} y={base - 3} fontSize="11" fontWeight="700" textAnchor="middle">
                   {heat.metabolicW.toFixed(0)}
@@ -137,6 +119,7 @@ export function Land({ timeline, startMs, x, y, cursorS, units }: Props) {
           </g>
         );
       })}
+      <Exposed timeline={timeline} x={x} y={y} />
       <path d={linePath(xs, ys)} fill="none" stroke={C.ink} strokeWidth="1.800" />
       <DistanceBar timeline={timeline} x={x} y={base} perKm={perKm} />
       {rows.map(([label, value], i) => (
@@ -190,6 +173,42 @@ export function Land({ timeline, startMs, x, y, cursorS, units }: Props) {
       ))}
     </g>
   );
+}
+
+/** Height of a place name: above the land, and one row up where a narrow neighbour would collide. */
+function nameY(timeline: Timeline, i: number, yAt: (t: number) => number, y: number, width: number): number {
+  const mid = (timeline.legStartS[i] + timeline.legStartS[i + 1]) / 2;
+  const above = yAt(mid) - 14;
+  const narrow = width < 100 && i % 2 === 1;
+  return Math.max(y + (narrow ? 22 : 34), narrow ? above - 12 : above);
+}
+
+/** Brackets over stretches where the wind on the body is strong, joined where they touch. */
+function Exposed({ timeline, x, y }: { timeline: Timeline; x: Scale; y: number }) {
+  const runs = runsOf(timeline.stretches.length, (i) => timeline.stretches[i].relativeWind >= EXPOSED).filter(
+    (r) => r.level,
+  );
+  return runs.map((r) => {
+    const a = x(timeline.stretches[r.from].startS) + 2;
+    const b = x(timeline.stretches[r.to - 1].endS) - 2;
+    return (
+      <g key={r.from}>
+        <path d={`M${a} ${y + 9}v-4H${b}v4`} fill="none" stroke={C.cold} strokeWidth="1.5" />
+        {b - a > 70 && (
+          <text
+            x={(a + b) / 2}
+            y={y + 9}
+            fontSize="11"
+            fontWeight="600"
+            textAnchor="middle"
+            style={{ fill: C.cold, paintOrder: 'stroke', stroke: C.sheet, strokeWidth: 6 }}
+          >
+            exposed
+          </text>
+        )}
+      </g>
+    );
+  });
 }
 
 /** Shortens a name to a width, px. */
@@ -279,7 +298,7 @@ function weatherColumns(timeline: Timeline, x: Scale) {
 }
 
 function clockTicks(endS: number, x: Scale): number[] {
-  const step = [900, 1800, 3600, 7200, 14400, 21600].find((s) => x(s) - x(0) > 84) ?? 43200;
+  const step = [900, 1800, 3600, 7200, 14400, 21600].find((s) => x(s) - x(0) > 104) ?? 43200;
   const out: number[] = [];
   for (let t = 0; t < endS - step * 0.35; t += step) out.push(t);
   return out;

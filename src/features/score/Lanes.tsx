@@ -75,7 +75,7 @@ export function Lanes({ groups, plan, scored, area, x, y, endS, row, selected, u
                     style={{ fontStretch: '82%' }}
                   >
                     <title>{lane.garment.name}</title>
-                    {fit(lane.garment.name, 92, 5.2)}
+                    {fit(lane.garment.name, 92, 4.7)}
                   </text>
                 </g>
                 <text

@@ -128,14 +128,14 @@ function CostBars({ cost, total }: { cost: CostParts; total: number }) {
       <h2 className="flex justify-between border-t border-ink pt-1.5 font-semibold">
         What it costs <span className="font-normal text-ink-3">{total.toFixed(1)} points</span>
       </h2>
-      <dl className="mt-1 grid grid-cols-[auto_1fr_auto_1fr] items-center gap-x-2 gap-y-px text-[11.5px]">
+      <dl className="narrow mt-1 grid grid-cols-[auto_1fr_auto_1fr] items-center gap-x-1.5 gap-y-px text-[11.5px] whitespace-nowrap">
         {(Object.keys(cost) as (keyof CostParts)[]).map((k) => (
           <div key={k} className="contents">
             <dt className={k === decided.part ? 'font-semibold' : 'text-ink-2'}>{COST_WORDS[k]}</dt>
             <dd className="flex items-center gap-1">
               <span
                 className={`h-[7px] ${k === decided.part ? 'bg-act' : 'bg-ink-3'}`}
-                style={{ width: `${Math.max(1, 44 * (cost[k] / most))}px` }}
+                style={{ width: `${Math.max(1, 30 * (cost[k] / most))}px` }}
               />
               {cost[k].toFixed(2)}
             </dd>

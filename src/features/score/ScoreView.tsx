@@ -38,7 +38,7 @@ interface Props {
 }
 
 /** Plot begins here; labels and numbers at the cursor stand to its left, px. */
-const LEFT = 168;
+const LEFT = 172;
 
 /** The score: land and weather, cues, the clothes as lanes, and what follows for the body, on one clock. */
 export function ScoreView(props: Props) {
@@ -72,8 +72,8 @@ export function ScoreView(props: Props) {
         outingId={outing.id}
         right={
           <>
-            <div className="max-w-[330px] leading-tight">
-              <b className="speak block truncate text-[15px]" title={outing.name}>
+            <div className="max-w-[330px] leading-[1.15]">
+              <b className="speak block truncate text-[14.5px] leading-[1.2]" title={outing.name}>
                 {outing.name}
               </b>
               <span className="text-[12px] text-ink-2">

@@ -8,7 +8,7 @@ import { C } from '@/ui/palette';
 import { areaPath, linear, linePath, runsOf, type Scale } from '@/ui/scale';
 import { garmentWater } from './lanes';
 
-export const TRACES_HEIGHT = 208;
+export const TRACES_HEIGHT = 198;
 
 interface Props {
   scored: Scored;
@@ -41,7 +41,7 @@ export function Traces({ scored, garments, area, x, y, endS, row, units }: Props
       label: 'Fingers',
       values: skin('fingers'),
       limit: () => LIMIT.fingerClumsy,
-      says: 'clumsy below',
+      says: 'clumsy',
       low: 0,
       high: 36,
     },
@@ -49,12 +49,12 @@ export function Traces({ scored, garments, area, x, y, endS, row, units }: Props
       label: 'Torso skin',
       values: m.torsoSkin,
       limit: (i) => coldTorso(s.habitW[i] / bodyArea),
-      says: 'chilled below',
+      says: 'chilled',
       low: 18,
       high: 36,
     },
-    { label: 'Toes', values: skin('toes'), limit: () => LIMIT.toeClumsy, says: 'painful below', low: 0, high: 36 },
-    { label: 'Face', values: skin('face'), limit: () => LIMIT.facePain, says: 'stings below', low: -4, high: 36 },
+    { label: 'Toes', values: skin('toes'), limit: () => LIMIT.toeClumsy, says: 'painful', low: 0, high: 36 },
+    { label: 'Face', values: skin('face'), limit: () => LIMIT.facePain, says: 'stings', low: -4, high: 36 },
   ];
   return (
     <g>
@@ -62,7 +62,7 @@ export function Traces({ scored, garments, area, x, y, endS, row, units }: Props
       <Sweat s={s} xs={xs} y={y} row={row} units={units} />
       <WaterStack scored={scored} garments={garments} area={area} xs={xs} x={x} y={y + 42} row={row} units={units} />
       {zones.map((z, i) => (
-        <SkinTrace key={z.label} {...z} xs={xs} x={x} y={y + 98 + i * 27.5} row={row} units={units} endS={endS} />
+        <SkinTrace key={z.label} {...z} xs={xs} x={x} y={y + 98 + i * 25} row={row} units={units} endS={endS} />
       ))}
     </g>
   );
@@ -254,7 +254,7 @@ interface SkinProps {
 function SkinTrace({ label, values, limit, says, low, high, xs, x, y, row, units, endS }: SkinProps) {
   const n = values.length;
   const floor = Math.min(low, ...values);
-  const f = linear(floor, high, y + 26, y + 2);
+  const f = linear(floor, high, y + 24, y + 2);
   const ys = Float64Array.from(values, f);
   const limits = Float64Array.from({ length: n }, (_, i) => f(limit(i)));
   const cold = runsOf(n, (i) => values[i] < limit(i)).filter((r) => r.level);
@@ -262,12 +262,12 @@ function SkinTrace({ label, values, limit, says, low, high, xs, x, y, row, units
   for (let i = 0; i < n; i++) if (values[i] < values[lowest]) lowest = i;
   return (
     <g>
-      <line x1={x(0)} x2={x(endS)} y1={y + 27} y2={y + 27} stroke={C.grid2} />
+      <line x1={x(0)} x2={x(endS)} y1={y + 24.5} y2={y + 24.5} stroke={C.grid2} />
       <text x={0} y={y + 18} fontSize="11.500" fontWeight="600">
         {label}
       </text>
-      <text x={120} y={y + 18} fontSize="11" textAnchor="end" style={{ fill: C.ink3, fontStretch: '80%' }}>
-        {says} {degrees(limit(row), units)}
+      <text x={124} y={y + 18} fontSize="11" textAnchor="end" style={{ fill: C.ink3, fontStretch: '80%' }}>
+        {says} &lt; {degrees(limit(row), units)}
       </text>
       <text
         x={158}
@@ -283,7 +283,7 @@ function SkinTrace({ label, values, limit, says, low, high, xs, x, y, row, units
         d={areaPath(
           xs,
           ys,
-          xs.map(() => y + 27),
+          xs.map(() => y + 24.5),
         )}
         fill="url(#warm)"
       />
@@ -293,7 +293,7 @@ function SkinTrace({ label, values, limit, says, low, high, xs, x, y, row, units
           x={xs[r.from]}
           y={y + 0.5}
           width={Math.max(2, xs[Math.min(n - 1, r.to)] - xs[r.from])}
-          height={26}
+          height={24}
           fill="url(#too-cold)"
         />
       ))}
@@ -302,7 +302,7 @@ function SkinTrace({ label, values, limit, says, low, high, xs, x, y, row, units
       <circle cx={xs[lowest]} cy={ys[lowest]} r="2.800" fill={C.sheet} stroke={C.ink} strokeWidth="1.400" />
       <text
         x={xs[lowest] + (xs[lowest] > x(endS) - 60 ? -6 : 6)}
-        y={Math.min(y + 25, Math.max(y + 11, ys[lowest] + 4))}
+        y={Math.min(y + 23, Math.max(y + 11, ys[lowest] + 4))}
         fontSize="11"
         fontWeight="700"
         textAnchor={xs[lowest] > x(endS) - 60 ? 'end' : 'start'}

@@ -60,6 +60,8 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
   const [planning, setPlanning] = useState<Planning | null>(null);
   const [problems, setProblems] = useState<Problem[]>([]);
   const [saveState, setSaveState] = useState<SaveState>('saved');
+  /** the plan object that is stored; what differs from it is not yet safe */
+  const [savedPlan, setSavedPlan] = useState<Plan | null>(history[0] ?? null);
   const plan = live ?? history[at] ?? null;
   const scorer = useRef<Scorer | null>(null);
   const cancel = useRef<(() => void) | null>(null);
@@ -98,6 +100,7 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
       if (sent.ok) {
         setStored((list) => (old ? list.map((p) => (p.id === old.id ? sent.value : p)) : [...list, sent.value]));
         setPlanId(sent.value.id);
+        setSavedPlan(next);
         setSaveState('saved');
         setProblems([]);
       } else {
@@ -110,8 +113,7 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
 
   // Store each settled edit a moment after it is made; one request at a time, so versions follow each other.
   const settled = history[at] ?? null;
-  const current = stored.find((p) => p.id === planId);
-  const dirty = settled !== null && current !== undefined && JSON.stringify(settled) !== JSON.stringify(current.plan);
+  const dirty = settled !== null && planId !== null && settled !== savedPlan;
   useEffect(() => {
     if (!dirty || !settled || saveState === 'saving' || saveState === 'failed') return;
     const timer = setTimeout(() => void save(settled, planId, stored), 500);
@@ -169,6 +171,7 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
     const p = stored.find((x) => x.id === id);
     if (!p) return;
     setPlanId(id);
+    setSavedPlan(p.plan);
     setHistory([p.plan]);
     setAt(0);
     setReasons([]);

@@ -13,7 +13,7 @@ export function Header({ screen, outingId, right }: { screen: Screen; outingId?:
     { key: 'score', label: 'Score', href: outingId ? `/outing/${outingId}/score` : null },
   ];
   return (
-    <header className="no-print mx-4 flex h-10 items-stretch gap-5 border-b border-ink">
+    <header className="no-print mx-4 flex h-11 items-stretch gap-5 border-b border-ink">
       <Link
         href="/"
         className="flex items-center gap-2 pr-3 no-underline"
