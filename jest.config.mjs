@@ -1,5 +1,6 @@
 export default {
   testEnvironment: 'node',
+  setupFilesAfterEnv: ['<rootDir>/tests/support/matchers.ts'],
   roots: ['<rootDir>/tests/unit', '<rootDir>/tests/reference'],
   modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/data', '<rootDir>/build'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^#tests/(.*)$': '<rootDir>/tests/$1' },

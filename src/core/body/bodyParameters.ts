@@ -5,7 +5,7 @@ import {
   REFERENCE_AREA_M2,
   REFERENCE_MASS_KG,
   SHUNT_FLOW_LH,
-  SHUNT_NEUTRAL,
+  SHUNT_OFFSET,
   ZONE_COUNT,
   ZONE_TABLE,
 } from './zones';
@@ -27,6 +27,8 @@ export interface BodyParameters {
   skinFlow: Float64Array;
   /** flow of open arterio-venous shunts, W/K; 0 where there are none */
   shunt: Float64Array;
+  /** opening of the shunts with no error signal, before clamping to 0–1 */
+  shuntOffset: Float64Array;
   sweat: Float64Array;
   dilate: Float64Array;
   constrict: Float64Array;
@@ -61,9 +63,10 @@ export function bodyParameters(person: Person): BodyParameters {
     counterCurrent: column((r) => r.counterCurrentWK * a),
     skinFlow: column((r) => {
       const shunt = SHUNT_FLOW_LH[r.zone];
-      return (shunt ? EXTREMITY_NUTRITIVE_LH + SHUNT_NEUTRAL * shunt : r.skinFlowLh) * BLOOD_WH_PER_LK * a;
+      return (shunt ? EXTREMITY_NUTRITIVE_LH + Math.min(1, SHUNT_OFFSET[r.zone] ?? 0) * shunt : r.skinFlowLh) * BLOOD_WH_PER_LK * a;
     }),
     shunt: column((r) => (SHUNT_FLOW_LH[r.zone] ?? 0) * BLOOD_WH_PER_LK * a),
+    shuntOffset: column((r) => SHUNT_OFFSET[r.zone] ?? 0),
     sweat: column((r) => r.sweat),
     dilate: column((r) => r.dilate),
     constrict: column((r) => r.constrict),

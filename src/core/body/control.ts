@@ -1,6 +1,6 @@
 import { clamp } from '@/core/quantity/range';
 import { BLOOD_WH_PER_LK, type BodyParameters } from './bodyParameters';
-import { EXTREMITY_NUTRITIVE_LH, SHUNT_NEUTRAL, ZONE_COUNT } from './zones';
+import { EXTREMITY_NUTRITIVE_LH, ZONE_COUNT } from './zones';
 
 /** What the controller writes at each step; arrays of one value a zone. */
 export interface ControlOutput {
@@ -45,8 +45,8 @@ const SKIN_FLOW_CAP = 90 * BLOOD_WH_PER_LK;
  * `span·tanh(error/span)`, K. Published controllers are linear; theirs were fitted within a few kelvin of comfort.
  */
 const RECEPTOR_SPAN = 7;
-/** The skin's say over the shunts saturates sooner: a working core opens warm hands in the cold, as anybody skiing knows. */
-const SHUNT_SPAN = 4;
+/** The skin's say over the shunts saturates sooner, K: a working core opens hands in the cold, as anybody skiing knows. */
+const SHUNT_SPAN = 5;
 /** Local cold halves a vessel's flow at most; linear Q10 would shut the scalp, which measured heads do not (Froese & Burton 1957). */
 const LOCAL_FLOW_FLOOR = 0.5;
 /** Opening of the shunts of hands and feet per K of mean skin and core error (JOS-3 after Takemori, from memory). */
@@ -100,11 +100,7 @@ export function control(
   const dilate = Math.max(0, DILATE_CORE * coreError + DILATE_SKIN * skinSignal) * BLOOD_WH_PER_LK;
   const constrict = Math.max(0, -CONSTRICT_PER_K * coreError - CONSTRICT_PER_K * skinSignal) * person.constriction;
 
-  const shuntOpen = clamp(
-    SHUNT_NEUTRAL + SHUNT_SKIN * trunkSignal * person.constriction + SHUNT_CORE * coreError,
-    0,
-    1,
-  );
+  const shuntSignal = SHUNT_SKIN * trunkSignal * person.constriction + SHUNT_CORE * coreError;
   const nutritive = EXTREMITY_NUTRITIVE_LH * BLOOD_WH_PER_LK * (body.totalArea / 1.87);
 
   let total = 0;
@@ -115,7 +111,7 @@ export function control(
     const capillary =
       ((resting + (shunt > 0 ? 0.3 : 1) * body.dilate[z] * dilate) / (1 + body.constrict[z] * constrict)) *
       Math.max(LOCAL_FLOW_FLOOR, q10);
-    const flow = Math.min(SKIN_FLOW_CAP * body.area[z] * 2.5, capillary + shunt * shuntOpen) * flowFactor[z];
+    const flow = Math.min(SKIN_FLOW_CAP * body.area[z] * 2.5, capillary + shunt * clamp(body.shuntOffset[z] + shuntSignal, 0, 1)) * flowFactor[z];
     const cc = body.counterCurrent[z];
     out.skinBlood[z] = (flow * flow) / (flow + cc + 1e-9);
     out.tissueBlood[z] = body.perfusion[z] * flowFactor[z] + MUSCLE_PERFUSION * muscleW[z];

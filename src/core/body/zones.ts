@@ -124,8 +124,12 @@ export const ZONE_TABLE: readonly ZoneRow[] = [
 export const SHUNT_FLOW_LH: Partial<Record<Zone, number>> = { hands: 1.7, fingers: 1.7, feet: 2.6, toes: 1.7 };
 /** Nutritive flow left in those zones, L/h. */
 export const EXTREMITY_NUTRITIVE_LH = 0.12;
-/** Shunts' opening at rest and comfort, 0–1. */
-export const SHUNT_NEUTRAL = 0.55;
+/**
+ * Opening of the shunts before any error signal: JOS-3 (after Takemori) opens hands at `0.265 (err_sk + 0.43) + 0.953
+ * (err_cr + 0.19) + 0.913` and feet with −1.0 and +0.01 inside the brackets, which comes to these constants (from memory).
+ * Clamped to 0–1 when used: at comfort hands stand wide open, feet two thirds.
+ */
+export const SHUNT_OFFSET: Partial<Record<Zone, number>> = { hands: 1.208, fingers: 1.208, feet: 0.658, toes: 0.658 };
 
 /** Heat capacity of the central pool (viscera, brain, blood), Wh/K: Stolwijk head core 2.57 + trunk core 11.44 + blood 2.6. */
 export const CENTRAL_WHK = 16.6;

@@ -8,18 +8,21 @@
  *  - openings: free area times a share of the air speed.
  * Order of magnitude after Havenith, Lotens and others: closed garments 0.3–1.5 L/s per body, wide open 5–10 L/s.
  *
- * The constants below were fitted once to the ISO 11079/9920 wind–walk–permeability grid (see
- * tests/reference/dynamicInsulation.test.ts) and to nothing else.
+ * The constants up to `seriesShare` were fitted once, together, to two published grids and to nothing else: the ISO
+ * 11079/9920 wind–walk–permeability correction of insulation (worst cell 15 %) and the ISO 9920 i_m rule for evaporative
+ * resistance (worst cell 25 %); pumping at rest was held at what closed garments show on a standing manikin. See tests/reference/dynamicInsulation.test.ts.
  */
 export const EXCHANGE = {
   /** share of the stagnation pressure that drives air through cloth, averaged around the body */
-  pressureShare: 0.1,
+  pressureShare: 0.0702,
   /** highest through-flow per relative wind, (m³/s m²)/(m/s): resistance of running along under the cloth */
-  throughLimit: 0.006,
+  throughLimit: 0.00656,
   /** pumping with the body still, m³/s m² at the reference gap */
-  pumpStill: 0.0005,
+  pumpStill: 0.0003,
   /** pumping by walking, (m³/s m²)/(m/s of walking speed) */
-  pumpWalk: 0.0014,
+  pumpWalk: 0.000986,
+  /** wind that finds its way in at hem, cuffs and seams, (m³/s m²)/(m/s) */
+  pumpWind: 0.000347,
   /** effective speed through an opening per relative wind, and from buoyancy alone, m/s */
   openingWind: 0.06,
   openingStill: 0.05,
@@ -42,10 +45,10 @@ export function throughFlow(seriesPermeability: number, v: number, density: numb
   return (free * limit) / (free + limit + 1e-12);
 }
 
-/** Pumping flow of one closed garment, m³/s m². `w` walking-equivalent speed, m/s. */
-export function pumping(gapM: number, w: number): number {
+/** Pumping flow of one closed garment, m³/s m². `w` walking-equivalent speed, `v` relative wind, m/s. */
+export function pumping(gapM: number, w: number, v: number): number {
   const fit = Math.min(1.6, gapM / EXCHANGE.referenceGap);
-  return fit * (EXCHANGE.pumpStill + EXCHANGE.pumpWalk * w);
+  return fit * (EXCHANGE.pumpStill + EXCHANGE.pumpWalk * w + EXCHANGE.pumpWind * v);
 }
 
 /** Flow through an opening of `area` m² per m² of zone, m³/s m². */

@@ -159,13 +159,14 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
       const g = out.garment[base + k];
       const j = g * ZONE_COUNT + z;
       const cover = coverage(w, state, g, z);
-      const permeability = w.permeability[j] + (1 - cover) * 3000;
-      inversePermeability += 1 / Math.max(0.01, permeability);
+      // Where a garment leaves part of the zone bare its cloth resists the wind on its own share only: what lies beneath
+      // goes on resisting, and the bare share's heat is counted by the parallel paths below.
+      inversePermeability += cover / Math.max(0.01, w.permeability[j]);
       const q = throughFlow(1 / inversePermeability, v, density) * airShare;
       out.through[base + k] = q * heat;
       if (k === n) out.throughOuter[z] = q * heat;
 
-      let own = pumping(w.gap[j], air.pumping);
+      let own = pumping(w.gap[j], air.pumping, v);
       for (let o = 0; o < w.openingCount[g]; o++) {
         const setting = state.open[g * MAX_OPENINGS + o];
         if (setting > 0) own += openingFlow(w.ventArea[(g * MAX_OPENINGS + o) * ZONE_COUNT + z] * setting, v);

@@ -1,0 +1,82 @@
+import { fromCatalogue } from '@/core/clothing/catalogue';
+import { ensemble } from '@/core/clothing/ensemble';
+
+/**
+ * ISO 11079 / ISO 9920: wind and walking take insulation away,
+ * `I_T,r / I_T = 0.54 e^(0.075 ln p − 0.15 v − 0.22 w) − 0.06 ln p + 0.5` (from memory of ISO 11079 annex), p the outer
+ * layer's permeability in L/m²s at 100 Pa, v the relative wind 0.4–18 m/s, w walking 0–1.2 m/s. Both sides are taken
+ * relative to their own value standing at 0.4 m/s. EXCHANGE in clothing/airExchange.ts was fitted once to this grid.
+ */
+const standard = (p: number, v: number, w: number) =>
+  0.54 * Math.exp(0.075 * Math.log(p) - 0.15 * v - 0.22 * w) - 0.06 * Math.log(p) + 0.5;
+
+const OUTER = ['lined-windshell', 'wind-trousers', 'wind-gloves', 'warm-hat'];
+/** A closed winter outfit; zips shut, no hood, and everything that is outermost has the permeability in question. */
+const outfit = (p: number) =>
+  [
+    'midweight-merino-base',
+    'grid-fleece',
+    'lined-windshell',
+    'briefs',
+    'thin-tights',
+    'wind-trousers',
+    'wind-gloves',
+    'warm-hat',
+    'neck-tube',
+    'wool-socks',
+    'winter-boots',
+  ]
+    .map((id) => fromCatalogue(id)!)
+    .map((g) => (OUTER.includes(g.id) ? { ...g, airPermeability: p } : g));
+
+const ratio = (p: number, v: number, w: number) => {
+  const at = (v1: number, w1: number) =>
+    ensemble(outfit(p), { airC: -5, relativeWind: v1, pumping: w1, packOn: false }).totalM2KW;
+  return at(v, w) / at(0.4, 0);
+};
+
+const PERMEABILITY = [1, 8, 50, 200, 1000];
+const WIND = [0.4, 1, 2, 4, 8, 12, 18];
+const WALK = [0, 0.3, 0.6, 0.9, 1.2];
+
+describe.each(PERMEABILITY)('outer layer of %d L/m²s', (p) => {
+  test.each(WIND.flatMap((v) => WALK.map((w) => [v, w])))(
+    'at %d m/s wind, walking %d m/s, within 15 %% of the standard',
+    (v, w) => {
+      const theirs = standard(p, v, w) / standard(p, 0.4, 0);
+      const ours = ratio(p, v, w);
+      expect({ theirs, ours, off: Math.abs(ours / theirs - 1) }).toEqual({
+        theirs,
+        ours,
+        off: expect.toBeWithin(0, 0.15),
+      });
+    },
+  );
+});
+
+/**
+ * Evaporative resistance by ISO 9920 / ISO 7933: `i_m,r = 0.38 (4.9 − 6.5 x + 2.6 x²)`, at most 0.9, with x = I_T,r / I_T
+ * (against still air) and 0.38 the static permeability index of ordinary clothing; R_e,T = I_T,r / (0.0165 i_m,r), m²Pa/W.
+ * The rule is given for winds to about 3 m/s and walking to 1.5 m/s. Absolute values, within 25 %.
+ */
+describe('dynamic evaporative resistance', () => {
+  test.each([8, 50, 200].flatMap((p) => [0.4, 1, 2, 3].flatMap((v) => [0, 0.6, 1.2].map((w) => [p, v, w]))))(
+    'p %d, wind %d m/s, walking %d m/s within 25 %% of the i_m rule',
+    (p, v, w) => {
+      const at = (v1: number, w1: number) =>
+        ensemble(outfit(p), { airC: -5, relativeWind: v1, pumping: w1, packOn: false });
+      const moved = at(v, w);
+      const x = moved.totalM2KW / at(0.15, 0).totalM2KW;
+      const im = Math.min(0.9, 0.38 * (4.9 - 6.5 * x + 2.6 * x * x));
+      expect(moved.evaporativeM2PaW / (moved.totalM2KW / (0.0165 * im))).toBeWithin(0.75, 1.25);
+    },
+  );
+});
+
+test('more wind, more walking and opener cloth never hold more heat', () => {
+  for (const p of PERMEABILITY)
+    for (const w of WALK)
+      for (let i = 1; i < WIND.length; i++) expect(ratio(p, WIND[i], w)).toBeLessThan(ratio(p, WIND[i - 1], w));
+  for (const v of WIND)
+    for (let i = 1; i < WALK.length; i++) expect(ratio(8, v, WALK[i])).toBeLessThan(ratio(8, v, WALK[i - 1]));
+});

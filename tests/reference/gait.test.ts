@@ -1,0 +1,120 @@
+import {
+  acsmCycling,
+  acsmRunning,
+  acsmWalking,
+  runningCost,
+  runningMetabolicRate,
+  walkingCost,
+  walkingMetabolicRate,
+  WATTS_PER_LITRE_MIN,
+} from '@/core/effort/gait';
+import { lcdaWalking, pandolf, snowTerrainFactor } from '@/core/effort/load';
+import { CYCLING_EFFICIENCY } from '@/core/effort/cycling';
+
+/**
+ * Minetti et al., J Appl Physiol 93:1039, 2002, table of measured costs (mean ± SD, J/kg/m), from memory:
+ * the polynomial must pass within 1.6 SD of the measurements it was fitted to.
+ */
+test.each([
+  [0.45, 17.33, 1.11],
+  [0.35, 12.72, 0.76],
+  [0.2, 8.07, 0.57],
+  [0.1, 4.68, 0.34],
+  [0, 1.64, 0.5],
+  [-0.1, 0.81, 0.37],
+])('walking on a slope of %d costs %d J/kg/m', (slope, cost, sd) => {
+  expect(Math.abs(walkingCost(slope) - cost)).toBeLessThan(2 * sd);
+});
+
+test.each([
+  [0.45, 18.93, 1.74],
+  [0.2, 8.92, 0.47],
+  [0.1, 5.77, 0.4],
+  [0, 3.4, 0.24],
+  [-0.1, 1.93, 0.27],
+  [-0.2, 1.73, 0.36],
+])('running on a slope of %d costs %d J/kg/m', (slope, cost, sd) => {
+  expect(Math.abs(runningCost(slope) - cost)).toBeLessThan(1.6 * sd);
+});
+
+test('walking is cheapest near −10 % and running near −20 %, as measured', () => {
+  const cheapest = (f: (i: number) => number) => {
+    let best = 0;
+    for (let i = -0.45; i <= 0.45; i += 0.005) if (f(i) < f(best)) best = i;
+    return best;
+  };
+  expect(cheapest(walkingCost)).toBeGreaterThan(-0.16);
+  expect(cheapest(walkingCost)).toBeLessThan(-0.06);
+  expect(cheapest(runningCost)).toBeGreaterThan(-0.24);
+  expect(cheapest(runningCost)).toBeLessThan(-0.12);
+});
+
+/** ACSM Guidelines for Exercise Testing, metabolic equations: worked examples of the usual kind. */
+test('ACSM worked values', () => {
+  expect(acsmWalking(80.4 / 60, 0.05)).toBeCloseTo(18.78, 1); // 3.0 mph at 5 %
+  expect(acsmRunning(160.8 / 60, 0)).toBeCloseTo(35.66, 1); // 6 mph level, 10.2 METs
+  expect(acsmRunning(214.4 / 60, 0.02)).toBeCloseTo(50.24, 1); // 8 mph at 2 %
+  expect(acsmCycling(150, 70)).toBeCloseTo(30.6, 1);
+});
+
+test.each([
+  [2.5, 0],
+  [3, 0.02],
+  [3.4, 0.05],
+])('our running rate at %d m/s and slope %d agrees with ACSM within 15 %%', (v, slope) => {
+  const acsm = (acsmRunning(v, slope) * 70 * WATTS_PER_LITRE_MIN) / 1000;
+  expect(Math.abs(runningMetabolicRate(70, v, slope) / acsm - 1)).toBeLessThan(0.15);
+});
+
+test.each([
+  [1.2, 0.05],
+  [1.2, 0.1],
+  [1.0, 0.2],
+])('our walking rate at %d m/s and slope %d agrees with ACSM within 20 %%', (v, slope) => {
+  const acsm = (acsmWalking(v, slope) * 70 * WATTS_PER_LITRE_MIN) / 1000;
+  expect(Math.abs(walkingMetabolicRate(70, v, slope) / acsm - 1)).toBeLessThan(0.2);
+});
+
+test('cycling at 150 W agrees with ACSM within 10 %', () => {
+  const ours = 1.5 * 70 + 150 / (CYCLING_EFFICIENCY * 1.12);
+  expect(Math.abs(ours / ((acsmCycling(150, 70) * 70 * WATTS_PER_LITRE_MIN) / 1000) - 1)).toBeLessThan(0.1);
+});
+
+/** Pandolf, Givoni & Goldman, J Appl Physiol 43:577, 1977: the equation worked by hand. */
+test('Pandolf worked values', () => {
+  expect(pandolf(70, 0, 0, 0, 1)).toBeCloseTo(105, 6); // standing, 1.5 W/kg
+  expect(pandolf(70, 20, 0, 0, 1)).toBeCloseTo(105 + 2 * 90 * (20 / 70) ** 2, 6);
+  expect(pandolf(70, 20, 1.1, 0, 1)).toBeCloseTo(283.0, 0);
+  expect(pandolf(70, 20, 1.1, 0.1, 1.2)).toBeCloseTo(105 + 14.69 + 1.2 * 90 * (1.5 * 1.21 + 0.35 * 1.1 * 10), 0);
+});
+
+test('snow a hand deep doubles the price of level walking (Pandolf 1976: η = 1.30 + 0.082 D)', () => {
+  expect(snowTerrainFactor(0)).toBeCloseTo(1.3, 6);
+  expect(snowTerrainFactor(10)).toBeCloseTo(2.12, 6);
+  expect(snowTerrainFactor(35)).toBeCloseTo(4.17, 6);
+});
+
+test('downhill costs less than the flat until it is steep, and never less than standing (Santee 2001)', () => {
+  const at = (slope: number) => pandolf(75, 10, 1.3, slope, 1.1);
+  expect(at(-0.06)).toBeLessThan(at(0));
+  expect(at(-0.3)).toBeGreaterThan(at(-0.08));
+  for (let s = -0.5; s <= 0.4; s += 0.02) expect(at(s)).toBeGreaterThanOrEqual(1.5 * 75);
+});
+
+/** Looney et al. 2019 (LCDA walking): standing 1.44 W/kg; 1.34 m/s level about 4.4 W/kg in their table (from memory). */
+test('LCDA worked values, and Pandolf beside it', () => {
+  expect(lcdaWalking(0, 0)).toBeCloseTo(1.44, 6);
+  expect(lcdaWalking(1.34, 0)).toBeGreaterThan(4.0);
+  expect(lcdaWalking(1.34, 0)).toBeLessThan(4.8);
+  for (const [v, g] of [
+    [1.2, 0.05],
+    [1.3, 0.1],
+  ])
+    expect(Math.abs(pandolf(70, 0, v, g, 1) / 70 / lcdaWalking(v, g) - 1)).toBeLessThan(0.2);
+});
+
+test('speeds and slopes nobody was measured at are refused by name', () => {
+  expect(() => runningCost(0.6)).toThrow('slope is 0.6');
+  expect(() => pandolf(70, 200, 1, 0, 1)).toThrow('load is 200');
+  expect(() => runningMetabolicRate(70, 12, 0)).toThrow('running speed is 12');
+});

@@ -1,0 +1,109 @@
+import { CLO } from '@/core/quantity/units';
+import { ensemble } from '@/core/clothing/ensemble';
+import { patch, wear } from '#tests/support/streetClothes';
+
+/** Standing manikin indoors, as ISO 9920 measures. */
+const STILL = { airC: 20, relativeWind: 0.15, pumping: 0, packOn: false };
+
+/** ISO 9920 and ISO 7730 annex C / ASHRAE 55 table of typical ensembles, I_cl in clo (from memory of the tables). */
+const ENSEMBLES: [string, number, string[]][] = [
+  ['walking shorts, short-sleeve shirt', 0.36, ['briefs', 'tee', 'shorts', 'socks', 'shoes']],
+  ['trousers, short-sleeve shirt', 0.57, ['briefs', 'tee', 'trousers', 'socks', 'shoes']],
+  ['trousers, long-sleeve shirt', 0.61, ['briefs', 'long-sleeve shirt', 'trousers', 'socks', 'shoes']],
+  [
+    'trousers, long-sleeve shirt, sweater, T-shirt',
+    1.01,
+    ['briefs', 'tee', 'long-sleeve shirt', 'thick trousers', 'sweater', 'socks', 'shoes'],
+  ],
+  [
+    'long underwear, thermo jacket, trousers',
+    1.2,
+    ['long underwear top', 'long underwear bottoms', 'thermo jacket', 'trousers', 'socks', 'shoes'],
+  ],
+  [
+    'long underwear, thermo jacket and trousers',
+    1.4,
+    ['long underwear top', 'long underwear bottoms', 'thermo jacket', 'thermo trousers', 'socks', 'shoes'],
+  ],
+  [
+    'long underwear, thermo jacket and trousers, quilted parka and overalls, cap, gloves',
+    2.55,
+    [
+      'long underwear top',
+      'long underwear bottoms',
+      'thermo jacket',
+      'thermo trousers',
+      'quilted parka',
+      'quilted overalls',
+      'socks',
+      'shoes',
+      'cap',
+      'gloves',
+    ],
+  ],
+];
+
+test.each(ENSEMBLES)('%s: total insulation I_T within 15 % of I_cl %d clo', (_, theirs, names) => {
+  const f = ensemble(wear(...names), STILL);
+  // The standard's total: I_T = I_cl + I_a / f_cl with I_a 0.7 clo and f_cl = 1 + 0.28 I_cl (ISO 9920).
+  const total = theirs + 0.7 / (1 + 0.28 * theirs);
+  expect(f.totalM2KW / CLO / total).toBeWithin(0.85, 1.15);
+});
+
+test.each(ENSEMBLES.filter(([, clo]) => clo > 1.1))('%s: intrinsic I_cl within 15 % of %d clo', (_, theirs, names) => {
+  expect(ensemble(wear(...names), STILL).intrinsicClo / theirs).toBeWithin(0.85, 1.15);
+});
+
+/** ISO 9920 garment table, clo on the whole body (from memory), for garments whose cut and cloth our test closet copies. */
+test.each([
+  ['tee', 0.08],
+  ['long underwear top', 0.2],
+  ['long underwear bottoms', 0.15],
+  ['long-sleeve shirt', 0.25],
+  ['trousers', 0.2],
+  ['sweater', 0.25],
+  ['thick sweater', 0.36],
+  ['socks', 0.02],
+  ['shoes', 0.03],
+])('%s alone is worth about %d clo: within 0.1 clo', (name, theirs) => {
+  expect(Math.abs(ensemble(wear(name), STILL).intrinsicClo - theirs)).toBeLessThan(0.105);
+});
+
+test('the air layer alone is about 0.7 clo on a nude standing body (ISO 9920), within 20 %', () => {
+  expect(ensemble([], STILL).totalM2KW / CLO).toBeWithin(0.56, 0.84);
+});
+
+/** ISO 9920: the clothing area factor f_cl = 1 + 0.28 I_cl. */
+test.each(ENSEMBLES)('%s: clothing area factor near the standard line', (_, theirs, names) => {
+  expect(Math.abs(ensemble(wear(...names), STILL).areaFactor - (1 + 0.28 * theirs))).toBeLessThan(0.2);
+});
+
+test('thicker cloth is warmer, and doubling it less than doubles the insulation of a limb', () => {
+  const at = (mm: number) => ensemble([patch({ mm })], STILL).intrinsicClo;
+  const steps = [1, 2, 4, 8, 16].map(at);
+  for (let i = 1; i < steps.length; i++) expect(steps[i]).toBeGreaterThan(steps[i - 1]);
+  expect(steps[4] / steps[3]).toBeLessThan(2);
+});
+
+/** Static permeability index of ordinary permeable clothing: 0.38 (ISO 9920), impermeable under 0.15. */
+test('permeability index: woven and knit near 0.4, rubber near nothing', () => {
+  const im = (names: string[], ret?: number) => {
+    const f = ensemble(
+      wear(...names).map((g) => (ret ? { ...g, ret } : g)),
+      STILL,
+    );
+    return f.totalM2KW / (0.0165 * f.evaporativeM2PaW);
+  };
+  const kit = [
+    'long underwear top',
+    'long underwear bottoms',
+    'thermo jacket',
+    'thermo trousers',
+    'socks',
+    'shoes',
+    'cap',
+    'gloves',
+  ];
+  expect(im(kit)).toBeWithin(0.3, 0.55);
+  expect(im(kit, 800)).toBeLessThan(im(kit) * 0.6);
+});
