@@ -146,11 +146,13 @@ export function precipitate(
   const area = body.area[z];
   // An upright body catches about 0.3 of the fall on its surface, more in wind (engineering value).
   const fall = (0.3 * mmH * 1000 * dt) / 3600;
-  const surface = n === 0 ? s.skin[z] : s.temperature[stacks.garment[base + n] * ZONE_COUNT + z];
-  const melts = surface > 0.2 ? 1 : 0;
-  const arriving = fall * (liquidShare + (1 - liquidShare) * melts);
+  const outer = n === 0 ? -1 : stacks.garment[base + n] * ZONE_COUNT + z;
+  const surface = n === 0 ? s.skin[z] : s.temperature[outer];
+  const heatStored = n === 0 ? body.skinC[z] / area : w.heat[outer];
+  // Flakes melt as far as the surface's own warmth above freezing allows in this step; the rest falls off.
+  const melted = Math.min(fall * (1 - liquidShare), (heatStored * Math.max(0, surface)) / LATENT_FUSION);
+  const arriving = fall * liquidShare + melted;
   if (arriving <= 0) return;
-  const melted = fall * (1 - liquidShare) * melts;
   if (n === 0) {
     const stays = Math.min(arriving, Math.max(0, DRIP_FILM - s.film[z]));
     s.film[z] += stays;
