@@ -49,9 +49,8 @@ export function readGpx(text: string, file: string): GpxRoute {
     removeNSPrefix: true,
     isArray: (name) => name === 'trk' || name === 'trkseg' || name === 'trkpt' || name === 'rte' || name === 'rtept',
   }).parse(text) as { gpx?: Record<string, unknown> };
-  if (!parsed.gpx || typeof parsed.gpx !== 'object')
-    refuse(file, 'root element', Object.keys(parsed).join(', ') || 'none', '<gpx>');
-  const gpx = parsed.gpx as {
+  if (parsed.gpx === undefined) refuse(file, 'root element', Object.keys(parsed).join(', ') || 'none', '<gpx>');
+  const gpx = (typeof parsed.gpx === 'object' ? parsed.gpx : {}) as {
     metadata?: { name?: unknown };
     trk?: { name?: unknown; trkseg?: { trkpt?: RawPoint[] }[] }[];
     rte?: { name?: unknown; rtept?: RawPoint[] }[];

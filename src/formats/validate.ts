@@ -86,10 +86,29 @@ export function parseJson(text: string, where: string): unknown {
   try {
     return JSON.parse(text);
   } catch (e) {
-    const at = /position (\d+)/.exec((e as Error).message);
-    const line = at ? text.slice(0, Number(at[1])).split('\n').length : undefined;
+    const line = lineOfFault(text);
     throw new Refused([
       { where, line, field: 'JSON', value: shown((e as Error).message), allowed: 'well-formed JSON' },
     ]);
   }
+}
+
+/**
+ * Line of the first fault of a JSON text. The engine quotes ten characters on either side of the bad token rather than its
+ * place, so the quote is looked up; blanks around the text make it quote short texts the same way.
+ */
+function lineOfFault(text: string): number {
+  try {
+    JSON.parse(`${' '.repeat(64)}${text}${' '.repeat(64)}`);
+  } catch (e) {
+    const message = (e as Error).message;
+    const position = /position (\d+)/.exec(message);
+    const quote = /\.\.\."([\s\S]*)"\.\.\. is not valid JSON$/.exec(message);
+    const at = position ? Number(position[1]) - 64 : quote ? text.indexOf(quote[1].trim()) + 10 : text.length;
+    return text
+      .slice(0, Math.max(0, at) + 1)
+      .trimEnd()
+      .split('\n').length;
+  }
+  return 1;
 }

@@ -63,7 +63,11 @@ export function bodyParameters(person: Person): BodyParameters {
     counterCurrent: column((r) => r.counterCurrentWK * a),
     skinFlow: column((r) => {
       const shunt = SHUNT_FLOW_LH[r.zone];
-      return (shunt ? EXTREMITY_NUTRITIVE_LH + Math.min(1, SHUNT_OFFSET[r.zone] ?? 0) * shunt : r.skinFlowLh) * BLOOD_WH_PER_LK * a;
+      return (
+        (shunt ? EXTREMITY_NUTRITIVE_LH + Math.min(1, SHUNT_OFFSET[r.zone] ?? 0) * shunt : r.skinFlowLh) *
+        BLOOD_WH_PER_LK *
+        a
+      );
     }),
     shunt: column((r) => (SHUNT_FLOW_LH[r.zone] ?? 0) * BLOOD_WH_PER_LK * a),
     shuntOffset: column((r) => SHUNT_OFFSET[r.zone] ?? 0),

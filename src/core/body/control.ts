@@ -111,7 +111,9 @@ export function control(
     const capillary =
       ((resting + (shunt > 0 ? 0.3 : 1) * body.dilate[z] * dilate) / (1 + body.constrict[z] * constrict)) *
       Math.max(LOCAL_FLOW_FLOOR, q10);
-    const flow = Math.min(SKIN_FLOW_CAP * body.area[z] * 2.5, capillary + shunt * clamp(body.shuntOffset[z] + shuntSignal, 0, 1)) * flowFactor[z];
+    const flow =
+      Math.min(SKIN_FLOW_CAP * body.area[z] * 2.5, capillary + shunt * clamp(body.shuntOffset[z] + shuntSignal, 0, 1)) *
+      flowFactor[z];
     const cc = body.counterCurrent[z];
     out.skinBlood[z] = (flow * flow) / (flow + cc + 1e-9);
     out.tissueBlood[z] = body.perfusion[z] * flowFactor[z] + MUSCLE_PERFUSION * muscleW[z];

@@ -1,0 +1,140 @@
+import { AVERAGE_PERSON, engineOf } from '@/core/body/person';
+import { checkForecast, LAPSE_K_PER_M, weatherAt, type ForecastHour } from '@/core/outing/forecast';
+import type { Leg } from '@/core/outing/leg';
+import { buildTimeline, type TimelineInput } from '@/core/outing/timeline';
+
+const hour = (h: number, over: Partial<ForecastHour> = {}): ForecastHour => ({
+  timeMs: Date.UTC(2027, 0, 16, h),
+  airC: -5,
+  humidity: 0.8,
+  wind: 5,
+  gust: 8,
+  fromDeg: 270,
+  precipitationMmH: 0,
+  kind: 'none',
+  cloud: 0.4,
+  ...over,
+});
+const leg = (over: Partial<Leg> = {}): Leg => ({
+  name: 'Up',
+  sport: 'hike',
+  minutes: 60,
+  distanceM: 4000,
+  climbM: 300,
+  effort: { by: 'usual' },
+  shelter: 'open',
+  packOn: true,
+  noStopping: false,
+  ...over,
+});
+const input = (legs: Leg[], over: Partial<TimelineInput> = {}): TimelineInput => ({
+  legs,
+  forecast: [hour(8), hour(9, { airC: -3, wind: 7 }), hour(10, { airC: 0 })],
+  startMs: Date.UTC(2027, 0, 16, 8),
+  utcOffsetMin: 60,
+  engine: engineOf(AVERAGE_PERSON),
+  loadKg: 6,
+  forecastEleM: 200,
+  startEleM: 200,
+  ...over,
+});
+
+describe('weather between the hours', () => {
+  const hours = [
+    hour(8, { airC: -10, fromDeg: 350 }),
+    hour(9, { airC: -6, fromDeg: 20, precipitationMmH: 1, kind: 'wet snow' }),
+  ];
+  const at = (h: number, m: number, up = 0) => weatherAt(hours, Date.UTC(2027, 0, 16, h, m), up);
+  test('is linear, held at the ends, and the wind turns the short way', () => {
+    expect(at(8, 30).airC).toBeCloseTo(-8, 6);
+    expect(at(7, 0).airC).toBe(-10);
+    expect(at(23, 0).airC).toBe(-6);
+    expect(at(8, 30).fromDeg).toBeCloseTo(5, 6);
+  });
+  test('falls by the standard lapse with height, and what falls turns to snow up there', () => {
+    expect(at(8, 0, 400).airC).toBeCloseTo(-10 - 400 * LAPSE_K_PER_M, 6);
+    expect(at(9, 0, 600).kind).toBe('dry snow');
+    expect(at(9, 0).kind).toBe('wet snow');
+    expect(at(8, 0).kind).toBe('none');
+  });
+});
+
+test.each([
+  ['no hours', [], 'forecast is no hours'],
+  ['backward hours', [hour(9), hour(8)], 'forecast hour 2 time'],
+  ['air of 400 °C', [hour(8, { airC: 400 })], 'forecast hour 1 airC is 400; allowed: -60 to 40 °C'],
+  ['a wind of −3', [hour(8, { wind: -3 })], 'forecast hour 1 wind is -3'],
+  ['NaN', [hour(8, { humidity: NaN })], 'humidity is NaN'],
+])('%s is refused', (_, hours, says) => {
+  expect(() => checkForecast(hours)).toThrow(says);
+});
+
+test('stops stand still, huts are warm and calm, forests shelter, ridges do not', () => {
+  const t = buildTimeline(
+    input([
+      leg({ shelter: 'forest' }),
+      leg({ shelter: 'ridge' }),
+      leg({ name: 'Hut', sport: 'hut', minutes: 20, distanceM: 0, climbM: 0, shelter: 'indoor' }),
+      leg({ name: 'Stop', sport: 'stand', minutes: 10, distanceM: 0, climbM: 0, shelter: 'ridge' }),
+    ]),
+  );
+  const of = (i: number) => t.stretches.find((s) => s.leg === i)!;
+  expect(of(0).relativeWind).toBeLessThan(of(1).relativeWind);
+  expect(of(2).airC).toBeCloseTo(19, 0);
+  expect(of(2).relativeWind).toBeLessThan(0.3);
+  expect(of(2).precipitationMmH).toBe(0);
+  expect(of(3).speedMs).toBe(0);
+  expect(of(3).relativeWind).toBeGreaterThan(4);
+  expect(of(3).metabolicW).toBeLessThan(200);
+});
+
+test('a rider makes their own wind, and a tailwind takes some of it away', () => {
+  const course = {
+    stepM: 1000,
+    distanceM: [0, 1000],
+    eleM: [200, 200],
+    bearingDeg: [270, 270],
+    latitude: 54,
+    longitude: -3,
+    recordedS: null,
+    notes: [],
+  };
+  const ride = leg({
+    sport: 'cycle',
+    minutes: 20,
+    distanceM: 9600,
+    climbM: 0,
+    shelter: 'open',
+    profileFrom: 0,
+    profileTo: 1,
+  });
+  const into = buildTimeline(input([ride], { profile: course })).stretches[0];
+  const away = buildTimeline(input([ride], { profile: { ...course, bearingDeg: [90, 90] } })).stretches[0];
+  const calm = buildTimeline(input([ride], { profile: course, forecast: [hour(8, { wind: 0, gust: 0 })] }))
+    .stretches[0];
+  expect(into.relativeWind).toBeGreaterThan(calm.relativeWind + 2);
+  expect(away.relativeWind).toBeLessThan(calm.relativeWind - 2);
+  expect(calm.relativeWind).toBeCloseTo(8, 1);
+});
+
+test('effort in the athlete’s own terms: heart rate, exertion, power, speed, watts', () => {
+  const m = (l: Partial<Leg>) => buildTimeline(input([leg(l)])).stretches[0];
+  expect(m({ effort: { by: 'metabolic', value: 555 } }).metabolicW).toBe(555);
+  expect(m({ effort: { by: 'heartRate', value: 150 } }).metabolicW).toBeGreaterThan(
+    m({ effort: { by: 'heartRate', value: 120 } }).metabolicW,
+  );
+  expect(m({ effort: { by: 'exertion', value: 6 } }).effortFrom).toBe('exertion');
+  expect(m({ sport: 'cycle', effort: { by: 'power', value: 180 } }).externalW).toBeCloseTo(180, 6);
+  expect(m({ effort: { by: 'speed', value: 1.1 } }).effortFrom).toBe('walking with load on grade');
+  expect(() => m({ effort: { by: 'power', value: 180 } })).toThrow('cycling legs only');
+});
+
+test.each([
+  ['no legs', [], 'number of legs is 0'],
+  ['ten thousand legs', Array.from({ length: 10000 }, () => leg()), 'number of legs is 10000; allowed: 1 to 400'],
+  ['a leg of minus five minutes', [leg({ minutes: -5 })], 'leg 1 "Up" minutes is -5'],
+  ['an impossible pace', [leg({ minutes: 1, distanceM: 9000 })], 'speed is 150.0 m/s'],
+  ['four days without end', Array.from({ length: 5 }, () => leg({ minutes: 1440 })), 'outing length is 120'],
+])('%s is refused', (_, legs, says) => {
+  expect(() => buildTimeline(input(legs))).toThrow(says);
+});
