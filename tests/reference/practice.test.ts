@@ -315,7 +315,13 @@ test('12. tight boots or doubled thick socks make feet colder than one sock in a
     }).skin('toes', 90);
   const loose = feet([{ catalogue: 'winter-boots', tightness: 0.05 }], ['thick-socks', 'winter-boots']);
   const tight = feet([{ catalogue: 'winter-boots', tightness: 0.6 }], ['thick-socks', 'winter-boots']);
-  const doubled = feet([{ catalogue: 'winter-boots', tightness: 0.45 }], ['wool-socks', 'thick-socks', 'winter-boots']);
+  const doubled = feet(
+    [
+      { catalogue: 'winter-boots', tightness: 0.05 },
+      { catalogue: 'thick-socks', id: 'second-socks', order: 22 },
+    ],
+    ['thick-socks', 'second-socks', 'winter-boots'],
+  );
   expect(tight).toBeLessThan(loose - 0.5);
   expect(doubled).toBeLessThan(loose);
 });

@@ -116,7 +116,7 @@ export function control(
       flowFactor[z];
     const cc = body.counterCurrent[z];
     out.skinBlood[z] = (flow * flow) / (flow + cc + 1e-9);
-    out.tissueBlood[z] = body.perfusion[z] * flowFactor[z] + MUSCLE_PERFUSION * muscleW[z];
+    out.tissueBlood[z] = (body.perfusion[z] + MUSCLE_PERFUSION * muscleW[z]) * flowFactor[z];
     // Local temperature scales sweating glands' output (Stolwijk: 2^((Tsk − set)/10)).
     let s = (body.sweat[z] * sweatDrive * q10) / SWEAT_LATENT;
     const cap = SWEAT_CAP * body.totalArea * body.sweat[z] * 1.15 * person.sweatGain;

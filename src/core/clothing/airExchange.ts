@@ -24,8 +24,8 @@ export const EXCHANGE = {
   /** wind that finds its way in at hem, cuffs and seams, (m³/s m²)/(m/s) */
   pumpWind: 0.000347,
   /** effective speed through an opening per relative wind, and from buoyancy alone, m/s */
-  openingWind: 0.06,
-  openingStill: 0.05,
+  openingWind: 0.03,
+  openingStill: 0.03,
   /** how much each layer outside slows the air of an inner gap */
   seriesShare: 0.5,
   /** gap, m, at which pumping has its reference value */

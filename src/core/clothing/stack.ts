@@ -106,6 +106,8 @@ const GAP_RADIATION = 4.3;
 const AIR_DIFFUSION = 2.3e-5 * AIR_VAPOUR;
 /** Parallel-path reference for a layer that covers only part of a zone, m²K/W: a typical boundary layer. */
 const PARALLEL = 0.09;
+/** Overfill, m, that squeezes like a tightness of 1 (engineering value). */
+const OVERFILL_PER_TIGHT = 0.004;
 /** A pack's back panel: insulation m²K/W and how much of the air exchange it leaves. */
 const PACK_RESISTANCE = 0.14;
 const PACK_AIR = 0.05;
@@ -131,6 +133,11 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
     let n = 0;
     let mitten = false;
     let tight = 0;
+    // Thickness so far, and the overfill of a boot at layer `full`.
+    let inside = 0;
+    let overfill = 0;
+    let most = 0;
+    let full = 0;
     for (let i = 0; i < w.count && n < MAX_LAYERS; i++) {
       const g = w.inOrder[i];
       if (!state.worn[g]) continue;
@@ -139,12 +146,16 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
       n++;
       out.garment[base + n] = g;
       if (w.mitten[g]) mitten = true;
-      // A tight outer layer squeezes flow the more there is under it.
-      tight += w.tightness[g] * (n > 1 ? 1 : 0.35);
+      // A tight outer layer squeezes flow the more there is under it; a boot fuller than it was made for is tight too.
+      overfill = Math.min(0.8, Math.max(0, inside - w.room[g]) / OVERFILL_PER_TIGHT);
+      if (overfill > 0) full = n;
+      tight += Math.min(1, w.tightness[g] * (n > 1 ? 1 : 0.35) + overfill);
+      if (overfill > most) most = overfill;
+      inside += w.thickness[g * ZONE_COUNT + z];
       if (z === FACE && w.mouth[g] * cover > out.mouth) out.mouth = w.mouth[g] * cover;
     }
     out.layers[z] = n;
-    out.flowFactor[z] = EXTREMITY[z] ? Math.max(0.35, 1 - 0.6 * tight) : 1;
+    out.flowFactor[z] = EXTREMITY[z] ? Math.max(0.3, 1 - 0.75 * tight) : 1;
 
     let radius = ZONE_TABLE[z].radiusMm / 1000;
     if ((z === FINGERS || z === HANDS) && mitten) radius = MITTEN_RADIUS / 1000;
@@ -186,14 +197,14 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
     // From the skin out: resistances with curvature.
     let area = 1;
     let built = 0;
-    let squeezeOutside = 0;
+    let squeezeOutside = most;
     for (let k = 1; k <= n; k++) squeezeOutside += w.tightness[out.garment[base + k]];
     for (let k = 1; k <= n; k++) {
       const g = out.garment[base + k];
       const j = g * ZONE_COUNT + z;
       const cover = coverage(w, state, g, z);
       // What is tight outside, and pack straps, press the loft out of what lies beneath.
-      squeezeOutside -= w.tightness[g];
+      squeezeOutside -= w.tightness[g] + (k === full ? most : 0);
       const squeeze = (1 - 0.4 * pack) * Math.max(0.4, 1 - 0.45 * squeezeOutside);
       const gap = Math.min(GAP_LIMIT, w.gap[j] * squeeze);
       built += gap;

@@ -35,6 +35,8 @@ export interface Wardrobe {
   inner: Float64Array;
   order: Float64Array;
   tightness: Float64Array;
+  /** thickness that fits inside before it squeezes, m; Infinity where nothing sets a limit */
+  room: Float64Array;
   /** open share of the knit, 0–0.7: lets liquid pass to the layer above */
   mesh: Float64Array;
   mitten: Uint8Array;
@@ -53,6 +55,8 @@ export interface Wardrobe {
 export const SURFACE_FILM = 2;
 /** Thermal inertia floor, J/m²K: a bare shell follows within seconds either way; the floor keeps ten-second steps smooth. */
 const HEAT_FLOOR = 500;
+/** A boot or shoe has room for one thick sock, m; more than that is squeezed (common practice, no published source). */
+const SHOE_ROOM = 0.0055;
 /** Latent heat used by ISO 11092 to express Ret, J/g. */
 const RET_LATENT = 2430;
 
@@ -99,6 +103,7 @@ export function compileWardrobe(garments: Garment[]): Wardrobe {
     inner: each(),
     order: each(),
     tightness: each(),
+    room: each(),
     mesh: each(),
     mitten: new Uint8Array(count),
     mouth: each(),
@@ -136,6 +141,7 @@ export function compileWardrobe(garments: Garment[]): Wardrobe {
     w.inner[i] = g.filled ? 0.75 : 0.5;
     w.order[i] = g.order;
     w.tightness[i] = g.tightness;
+    w.room[i] = g.role === 'footwear' ? SHOE_ROOM : Infinity;
     w.mesh[i] = g.openMesh;
     w.mitten[i] = g.handForm === 'mitten' ? 1 : 0;
     w.mouth[i] = g.mouthCover;

@@ -33,6 +33,12 @@ import { solveVapour } from './zoneVapour';
 /** Time constants of the metabolic rate following the work, s: oxygen uptake rises over 2–3 min and decays a little faster. */
 const EFFORT_RISE_S = 60;
 const EFFORT_FALL_S = 45;
+/** Right after a change of air, effort or clothes everything moves fast: quarter steps, then half steps, to these times, s. */
+const SETTLE_QUARTER_S = 60;
+const SETTLE_HALF_S = 240;
+const settlingStep = (sinceS: number, stepS: number): number =>
+  sinceS < SETTLE_QUARTER_S ? stepS / 4 : sinceS < SETTLE_HALF_S ? stepS / 2 : stepS;
+
 /** Comfort follows effort slowly, s: ten minutes in, a cool skin begins to feel right (common practice, no published source). */
 const HABIT_S = 600;
 
@@ -277,6 +283,7 @@ export class Simulator {
     let nextCue = 0;
     let t = this.state.head[HEAD.time];
     let row = Math.ceil(t / sampleS - 1e-9);
+    let changedS = t;
     for (const c of conditions) {
       if (c.endS <= t + 1e-9) continue;
       let dressed = false;
@@ -291,9 +298,10 @@ export class Simulator {
         if (!dressed) {
           this.dress(c);
           dressed = true;
+          changedS = t;
           if (row === 0 && t === 0) this.record(out, row++, c);
         }
-        let until = Math.min(c.endS, t + stepS);
+        let until = Math.min(c.endS, t + settlingStep(t - changedS, stepS));
         if (nextCue < cues.length && cues[nextCue].atS < until) until = cues[nextCue].atS;
         const nextSample = row * sampleS;
         if (row < rows && nextSample > t + 1e-9 && nextSample < until) until = nextSample;

@@ -8,6 +8,9 @@ import type { Ledger } from './ledger';
 import type { Scratch } from './scratch';
 import type { State } from './state';
 
+/** Time a flake lies before it is melted or shaken off, s (engineering value). */
+const MELT_S = 60;
+
 /**
  * Moves liquid in one zone for one step: sweat that runs off or is wicked into the cloth, liquid between touching layers,
  * rain and melting snow from outside, overflow and drip; then freezes or thaws each layer.
@@ -149,8 +152,9 @@ export function precipitate(
   const outer = n === 0 ? -1 : stacks.garment[base + n] * ZONE_COUNT + z;
   const surface = n === 0 ? s.skin[z] : s.temperature[outer];
   const heatStored = n === 0 ? body.skinC[z] / area : w.heat[outer];
-  // Flakes melt as far as the surface's own warmth above freezing allows in this step; the rest falls off.
-  const melted = Math.min(fall * (1 - liquidShare), (heatStored * Math.max(0, surface)) / LATENT_FUSION);
+  // Flakes melt at the rate the surface can give heat, its warmth above freezing within a minute; the rest falls off.
+  const meltable = ((heatStored * Math.max(0, surface)) / LATENT_FUSION) * Math.min(1, dt / MELT_S);
+  const melted = Math.min(fall * (1 - liquidShare), meltable);
   const arriving = fall * liquidShare + melted;
   if (arriving <= 0) return;
   if (n === 0) {

@@ -1,0 +1,208 @@
+import { AVERAGE_PERSON, checkPerson } from '@/core/body/person';
+import { addMoment, deciding, noCost, totalCost, type Moment } from '@/core/judge/cost';
+import { coldTorso, comfortableSkin, sensation, sensationWord } from '@/core/judge/sensation';
+import { LIMIT } from '@/core/judge/thresholds';
+import { verdict } from '@/core/judge/verdict';
+import { phases, legAt } from '@/core/plan/moments';
+import { scorePlan } from '@/core/plan/score';
+import {
+  clock,
+  degrees,
+  difference,
+  distance,
+  fillSlots,
+  grams,
+  height,
+  kilograms,
+  minus,
+  plainVerdict,
+  temperature,
+  timeOfDay,
+  day,
+  windSpeed,
+} from '@/formats/words';
+import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
+import { run } from '#tests/support/runCase';
+
+describe('sensation', () => {
+  test('Fanger’s comfortable skin: 34 °C at rest, cool skin at work (ISO 7730)', () => {
+    expect(comfortableSkin(58)).toBeCloseTo(34.1, 1);
+    expect(comfortableSkin(300)).toBeCloseTo(27.45, 1);
+    expect(coldTorso(58)).toBeLessThan(comfortableSkin(58) - 5);
+  });
+  test('colder skin feels colder, the athlete’s own warmth shifts it, and words follow ISO 10551', () => {
+    expect(sensation(34, 60, 37, 0.06, 0)).toBeWithin(-0.3, 0.3);
+    expect(sensation(30, 60, 37, 0.06, 0)).toBeLessThan(-1);
+    expect(sensation(30, 60, 37, 0.06, 1)).toBeGreaterThan(sensation(30, 60, 37, 0.06, 0));
+    expect(sensation(20, 60, 36, 0.06, 0)).toBe(-3);
+    expect([-3, -2, -1, 0, 1, 2, 3].map(sensationWord)).toEqual([
+      'very cold',
+      'cold',
+      'cool',
+      'neutral',
+      'warm',
+      'hot',
+      'very hot',
+    ]);
+  });
+});
+
+const moment = (over: Partial<Moment>): Moment => ({
+  timeS: 3600,
+  sensation: 0,
+  torsoC: 33,
+  heatWm2: 80,
+  torsoWet: 0.1,
+  coreC: 37,
+  shiverW: 0,
+  fingersC: 30,
+  toesC: 30,
+  faceC: 25,
+  waterG: 0,
+  ...over,
+});
+const cost = (over: Partial<Moment>) => {
+  const c = noCost();
+  addMoment(c, moment(over), AVERAGE_PERSON, 1);
+  return totalCost({ ...c, changes: 0, mass: 0 });
+};
+
+test('comfort costs nothing; safety is priced beyond any comfort; the first minutes may feel cool', () => {
+  expect(cost({})).toBe(0);
+  expect(cost({ fingersC: 5 })).toBeGreaterThan(10 * cost({ fingersC: 16 }));
+  expect(cost({ faceC: -2 })).toBeGreaterThan(20 * cost({ faceC: 11 }));
+  expect(cost({ sensation: -2, timeS: 300 })).toBeLessThan(0.3 * cost({ sensation: -2 }));
+  expect(cost({ torsoWet: 0.9 })).toBeGreaterThan(cost({ torsoWet: 0.5 }));
+  expect(cost({ waterG: 300 })).toBeGreaterThan(cost({ waterG: 50 }));
+});
+
+test('the part that decided is the largest one', () => {
+  const parts = { ...noCost(), changes: 0.4, mass: 0.1, extremities: 2 };
+  expect(deciding(parts)).toEqual({ part: 'extremities', share: 0.8 });
+});
+
+test('the ISO limits stand as the standards have them', () => {
+  expect([LIMIT.fingerComfort, LIMIT.fingerClumsy, LIMIT.heatDebt, LIMIT.coreHot]).toEqual([24, 15, 40, 38.5]);
+});
+
+describe('the verdict', () => {
+  const scored = (airC: number, worn: string[]) =>
+    run({ airC, wind: 5, legs: [{ minutes: 60, sport: 'hike', metabolicW: 380, worn }] }).scored;
+  const WARM = [
+    'midweight-merino-base',
+    'pile-fleece',
+    'wind-shell',
+    'briefs',
+    'brushed-tights',
+    'soft-trousers',
+    'warm-hat',
+    'neck-tube',
+    'warm-mitts',
+    'wool-socks',
+    'winter-boots',
+  ];
+  test('says what fails first, with its number, its time and what it means', () => {
+    const s = scored(
+      -15,
+      WARM.filter((id) => id !== 'warm-mitts'),
+    );
+    expect(s.findings[0].kind).toBe('fingers');
+    expect(s.verdict.tone).toBe('fails');
+    const words = plainVerdict(s.verdict);
+    expect(words).toMatch(/^Your fingers: this plan is not safe\. .*°C at \d:\d\d, numb/);
+  });
+  test('holds when nothing is wrong', () => {
+    const s = scored(0, WARM);
+    expect(s.findings.filter((f) => f.severity > 1)).toEqual([]);
+    expect(s.verdict.lead).toContain('It holds');
+  });
+  test('cold torso and heat debt are seen before the core falls', () => {
+    const s = scored(-15, [
+      'thin-merino-base',
+      'briefs',
+      'thin-tights',
+      'warm-mitts',
+      'warm-hat',
+      'wool-socks',
+      'winter-boots',
+    ]);
+    expect(s.findings.map((f) => f.kind)).toContain('torso cold');
+    expect(s.verdict.tone).toBe('fails');
+  });
+  test('rain on frozen ground is ice, whatever one wears', () => {
+    const day = dayOf([
+      aLeg({ sport: 'hike', minutes: 30, air: { airC: -1, precipitation: 'freezing drizzle', precipitationMmH: 0.5 } }),
+    ]);
+    const s = scorePlan(AVERAGE_PERSON, SKI_CLOSET, day, {
+      worn: SKI_CLOSET.map((g) => g.id).slice(0, 8),
+      carried: [],
+      openings: {},
+      cues: [],
+    });
+    expect(s.findings.map((f) => f.kind)).toContain('ice');
+  });
+  test('with no findings at all it names the water and the fingers', () => {
+    const m = scored(0, WARM).metrics;
+    expect(verdict([], m).rest).toContain('{mass:');
+  });
+});
+
+test('natural moments: start, eight minutes in, before, at and after a stop; never two within four minutes', () => {
+  const list = phases(upStopDown());
+  expect(list[0].startS).toBe(0);
+  expect(list.map((p) => p.startS)).toEqual(expect.arrayContaining([480, 70 * 60 - 360, 70 * 60, 85 * 60]));
+  for (let i = 1; i < list.length; i++) expect(list[i].startS - list[i - 1].startS).toBeGreaterThanOrEqual(240);
+  expect(list[list.length - 1].endS).toBe(110 * 60);
+  expect(list.find((p) => p.startS === 4200)).toMatchObject({ halted: true, stop: true, where: 'on arrival, top' });
+  expect(legAt(upStopDown(), 4200)).toBe(1);
+});
+
+test('a plan that names a garment or opening nobody gave is refused', () => {
+  const day = upStopDown();
+  const plan = { worn: ['cape'], carried: [], openings: {}, cues: [] };
+  expect(() => scorePlan(AVERAGE_PERSON, garmentsOf('wind-shell'), day, plan)).toThrow('garment is cape');
+  expect(() =>
+    scorePlan(AVERAGE_PERSON, garmentsOf('wind-shell'), day, {
+      ...plan,
+      worn: [],
+      openings: { 'wind-shell': { pits: 1 } },
+    }),
+  ).toThrow('opening of "Wind shell" is pits');
+});
+
+test('a person outside human range is refused by field', () => {
+  expect(() => checkPerson({ ...AVERAGE_PERSON, massKg: 12 })).toThrow('athlete.massKg is 12; allowed: 35 to 160 kg');
+  expect(() => checkPerson({ ...AVERAGE_PERSON, restBpm: 90, maxBpm: 105 + 15 - 11 })).toThrow('athlete.maxBpm');
+  expect(checkPerson(AVERAGE_PERSON)).toBe(AVERAGE_PERSON);
+});
+
+describe('numbers in words, both unit systems', () => {
+  test.each([
+    [temperature(-9.4, 'metric'), '−9 °C'],
+    [temperature(-10, 'imperial'), '14 °F'],
+    [temperature(-0.2, 'metric'), '0 °C'],
+    [degrees(15.6, 'metric'), '16°'],
+    [difference(5, 'imperial'), '9.0 °F'],
+    [distance(18400, 'metric'), '18.4 km'],
+    [distance(16093.44, 'imperial'), '10.0 mi'],
+    [height(1184, 'metric'), '1184 m'],
+    [height(304.8, 'imperial'), '1000 ft'],
+    [windSpeed(10, 'metric'), '10 m/s'],
+    [windSpeed(10, 'imperial'), '22 mph'],
+    [grams(85, 'metric'), '85 g'],
+    [grams(28.35, 'imperial'), '1.0 oz'],
+    [kilograms(1.2, 'imperial'), '2.6 lb'],
+    [clock(3900), '1:05'],
+    [timeOfDay(Date.UTC(2027, 0, 16, 8, 10)), '08:10'],
+    [day(Date.UTC(2027, 0, 16)), 'Sat 16 Jan'],
+    [minus(-3.26, 1), '−3.3'],
+  ])('%s', (ours, expected) => {
+    expect(ours).toBe(expected);
+  });
+  test('slots of a verdict follow the athlete’s units', () => {
+    expect(fillSlots('{temp:12.3} at {time:10320}, {share:0.42}, {mass:85}, {delta:2}', 'metric')).toBe(
+      '12 °C at 2:52, 42 %, 85 g, 2.0 °C',
+    );
+    expect(fillSlots('{temp:0}', 'imperial')).toBe('32 °F');
+  });
+});
