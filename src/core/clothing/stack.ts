@@ -7,7 +7,7 @@ import { MAX_OPENINGS } from './garment';
 import type { Wardrobe } from './wardrobe';
 
 /** Most layers on one zone. */
-export const MAX_LAYERS = 8;
+export const MAX_LAYERS = 10;
 /** Coverage below this is no layer at all: a hem or an ear strap. */
 export const LEAST_COVER = 0.1;
 /** Nodes a zone: skin and layers. */
@@ -33,7 +33,7 @@ export interface WornState {
 }
 
 /**
- * The stacks of all zones under one configuration: index `zone * 9 + node`, node 0 is skin, node k the k-th layer.
+ * The stacks of all zones under one configuration: index `zone * STRIDE + node`, node 0 is skin, node k the k-th layer.
  * All per m² of skin.
  */
 export interface Stacks {

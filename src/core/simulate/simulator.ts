@@ -102,7 +102,7 @@ export class Simulator {
   /**
    * Puts a rested body into the start kit. Garments begin at room temperature with the regain of 50 % humidity, plus
    * `damp` g/m² where the closet says so.
-   * @throws OutOfRange for unknown garments or openings, or more than 8 layers on one zone
+   * @throws OutOfRange for unknown garments or openings, or more than MAX_LAYERS layers on one zone
    */
   start(plan: Plan, dampGm2: Record<string, number> = {}, roomC = 18): void {
     const { state: s, wardrobe: w } = this;

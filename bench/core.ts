@@ -1,0 +1,155 @@
+import { performance } from 'node:perf_hooks';
+import { phs } from 'jsthermalcomfort';
+import { AVERAGE_PERSON } from '@/core/body/person';
+import { CATALOGUE } from '@/core/clothing/catalogue';
+import { makePlan } from '@/core/plan/planner';
+import { scorePlan } from '@/core/plan/score';
+import { Simulator } from '@/core/simulate/simulator';
+import type { Series } from '@/core/simulate/series';
+import type { Plan } from '@/core/simulate/conditions';
+import { aLeg, dayOf, garmentsOf } from '../tests/support/outings';
+
+/** Speed and memory, printed as JSON lines { name, value, unit }. Never part of the tests. */
+const say = (name: string, value: number, unit: string) =>
+  process.stdout.write(JSON.stringify({ name, value: Number(value.toPrecision(4)), unit }) + '\n');
+
+function medianMs(work: () => void, times: number): number {
+  const all: number[] = [];
+  for (let i = 0; i < times; i++) {
+    const t = performance.now();
+    work();
+    all.push(performance.now() - t);
+  }
+  return all.sort((a, b) => a - b)[times >> 1];
+}
+
+const collect = (globalThis as { gc?: () => void }).gc ?? (() => {});
+const KIT = garmentsOf(
+  'mesh-base',
+  'thin-merino-base',
+  'grid-fleece',
+  'wind-shell-pits',
+  'standby-puffy',
+  'briefs',
+  'thin-tights',
+  'soft-trousers',
+  'puffy-overtrousers',
+  'liner-gloves',
+  'fleece-mitts',
+  'shell-mitts',
+  'thin-cap',
+  'warm-hat',
+  'neck-tube',
+  'liner-socks',
+  'wool-socks',
+  'touring-boots',
+);
+const day = (hours: number) =>
+  dayOf([
+    aLeg({ minutes: hours * 30, effort: { by: 'metabolic', value: 650 } }),
+    aLeg({ sport: 'stand', minutes: 15, effort: { by: 'usual' } }),
+    aLeg({ sport: 'downhill ski', minutes: hours * 30 - 15, effort: { by: 'usual' } }),
+  ]);
+const planOf = (garments: typeof KIT): Plan => ({
+  worn: garments.map((g) => g.id),
+  carried: [],
+  openings: {},
+  cues: [{ atS: 3600, actions: [{ do: 'set', garment: garments[0].id, opening: 'sleeves', setting: 1 }] }],
+});
+
+function simulation(): void {
+  const stretches = day(4).stretches;
+  const worn = KIT.filter((g) => !['thin-merino-base', 'puffy-overtrousers', 'standby-puffy'].includes(g.id));
+  const sim = new Simulator(AVERAGE_PERSON, worn);
+  const plan = planOf(worn);
+  let series: Series | undefined;
+  const once = (hours = stretches) => {
+    sim.start(plan);
+    series = sim.run(hours, plan, { stepS: 10, sampleS: 60 }, series);
+  };
+  for (let i = 0; i < 60; i++) once();
+  const four = medianMs(once, 60);
+  say('simulate 4 h, 13 zones, up to 5 layers, 10 s steps', four, 'ms');
+  const layers = Math.max(...Array.from({ length: 13 }, (_, z) => sim.layersOn(z).length));
+  say('most layers on a zone in that run', layers, '1');
+  for (const hours of [1, 2, 8]) {
+    const s = day(hours).stretches;
+    let own: Series | undefined;
+    const run = () => {
+      sim.start(plan);
+      own = sim.run(s, plan, { stepS: 10 }, own);
+    };
+    run();
+    say(`simulate ${hours} h`, medianMs(run, 25), 'ms');
+  }
+  for (const n of [2, 6, 12]) {
+    const few = new Simulator(AVERAGE_PERSON, worn.slice(0, n));
+    const p = planOf(worn.slice(0, n));
+    let own: Series | undefined;
+    const run = () => {
+      few.start(p);
+      own = few.run(stretches, p, { stepS: 10 }, own);
+    };
+    for (let i = 0; i < 5; i++) run();
+    say(`simulate 4 h with ${n} garments`, medianMs(run, 25), 'ms');
+  }
+  const copy = sim.snapshot();
+  const pair = () => {
+    for (let i = 0; i < 1000; i++) {
+      sim.snapshot(copy);
+      sim.restore(copy);
+    }
+  };
+  pair();
+  say('snapshot and restore', medianMs(pair, 15), 'µs');
+
+  const reference = () => phs(25, 25, 50, 0.3, 250, 0.6, 2, 0, 0.38, 0.54, 1, 72, 1.76, 0, 0, 0, 480);
+  for (let i = 0; i < 50; i++) reference();
+  const theirs = medianMs(reference, 100) / 480;
+  say('our cost of a simulated minute over the reference heat-strain library’s', four / 240 / theirs, '×');
+
+  const c = stretches[0];
+  sim.start(plan);
+  sim.dress(c);
+  for (let i = 0; i < 20000; i++) sim.step(c, 10);
+  collect();
+  const before = process.memoryUsage().heapUsed;
+  for (let i = 0; i < 200000; i++) sim.step(c, 10);
+  const grown = process.memoryUsage().heapUsed - before;
+  say('heap growth over 200 000 steps before any collection', grown / 1024, 'KiB');
+  for (let i = 0; i < 1000; i++) once();
+  collect();
+  say('heap growth over 1000 runs', (process.memoryUsage().heapUsed - before) / 1024, 'KiB');
+}
+
+function planning(): void {
+  const timeline = day(4);
+  const whole = medianMs(() => scorePlan(AVERAGE_PERSON, KIT, timeline, planOf(KIT.slice(1))), 9);
+  say('simulate and judge one plan of 4 h', whole, 'ms');
+  for (const size of [20, 45, CATALOGUE.length]) {
+    // Every n-th piece, so that a small closet still has something for every part of the body.
+    const closet = size === CATALOGUE.length ? [...CATALOGUE] : closetOf(size);
+    const t = performance.now();
+    const planned = makePlan({ person: AVERAGE_PERSON, closet, timeline, sport: 'ski tour' });
+    const ms = performance.now() - t;
+    say(`plan 4 h from a closet of ${closet.length}`, ms / 1000, 's');
+    say(`simulated phases for a closet of ${closet.length}`, planned.simulations, '1');
+    say(`simulated phases a second, closet of ${closet.length}`, planned.simulations / (ms / 1000), '1/s');
+  }
+  for (const hours of [2, 8]) {
+    const t = performance.now();
+    makePlan({ person: AVERAGE_PERSON, closet: closetOf(45), timeline: day(hours), sport: 'ski tour' });
+    say(`plan ${hours} h from a closet of 45`, (performance.now() - t) / 1000, 's');
+  }
+  say('resident memory at the end', process.memoryUsage().rss / 1048576, 'MiB');
+}
+
+function closetOf(size: number): typeof KIT {
+  const rest = CATALOGUE.filter((g) => !KIT.includes(g));
+  const step = rest.length / Math.max(1, size - KIT.length);
+  const more = Array.from({ length: Math.max(0, size - KIT.length) }, (_, i) => rest[Math.floor(i * step)]);
+  return [...KIT, ...more];
+}
+
+simulation();
+planning();
