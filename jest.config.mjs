@@ -1,7 +1,7 @@
 export default {
   testEnvironment: 'node',
   setupFilesAfterEnv: ['<rootDir>/tests/support/matchers.ts'],
-  roots: ['<rootDir>/tests/unit', '<rootDir>/tests/reference'],
+  roots: ['<rootDir>/tests/unit', '<rootDir>/tests/reference', '<rootDir>/tests/install'],
   modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/data', '<rootDir>/build'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^#tests/(.*)$': '<rootDir>/tests/$1' },
   transform: {

@@ -135,7 +135,6 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
     let tight = 0;
     // Thickness so far, and the overfill of a boot at layer `full`.
     let inside = 0;
-    let overfill = 0;
     let most = 0;
     let full = 0;
     for (let i = 0; i < w.count && n < MAX_LAYERS; i++) {
@@ -147,7 +146,7 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
       out.garment[base + n] = g;
       if (w.mitten[g]) mitten = true;
       // A tight outer layer squeezes flow the more there is under it; a boot fuller than it was made for is tight too.
-      overfill = Math.min(0.8, Math.max(0, inside - w.room[g]) / OVERFILL_PER_TIGHT);
+      const overfill = Math.min(0.8, Math.max(0, inside - w.room[g]) / OVERFILL_PER_TIGHT);
       if (overfill > 0) full = n;
       tight += Math.min(1, w.tightness[g] * (n > 1 ? 1 : 0.35) + overfill);
       if (overfill > most) most = overfill;

@@ -31,6 +31,7 @@ export const COST_WORDS: Record<keyof CostParts, string> = {
 const FINGERS = zoneIndex('fingers');
 const TOES = zoneIndex('toes');
 const FACE = zoneIndex('face');
+const SCALP = zoneIndex('scalp');
 
 /** Discomfort that grows with the square of how far a value lies below a limit, scaled so that `span` below costs 1. */
 const below = (value: number, limit: number, span: number): number => {
@@ -50,6 +51,7 @@ export interface Moment {
   fingersC: number;
   toesC: number;
   faceC: number;
+  scalpC: number;
   /** water in worn garments, g */
   waterG: number;
 }
@@ -76,7 +78,8 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
     (digit(m.fingersC, settle) +
       0.8 * digit(m.toesC, settle) +
       below(m.faceC, 13, 6) * 0.5 * settle +
-      below(m.faceC, 4, 1.2) * 8) *
+      below(m.faceC, 4, 1.2) * 8 +
+      below(m.scalpC, LIMIT.scalpCold, 6) * 0.5 * settle) *
     hours;
 }
 
@@ -100,6 +103,7 @@ export function bodyCost(series: Series, m: Metrics, person: Person): BodyCost {
     fingersC: 0,
     toesC: 0,
     faceC: 0,
+    scalpC: 0,
     waterG: 0,
   };
   for (let r = 1; r < series.rows; r++) {
@@ -114,6 +118,7 @@ export function bodyCost(series: Series, m: Metrics, person: Person): BodyCost {
     now.fingersC = series.skinC[k + FINGERS];
     now.toesC = series.skinC[k + TOES];
     now.faceC = series.skinC[k + FACE];
+    now.scalpC = series.skinC[k + SCALP];
     now.waterG = m.waterG[r];
     addMoment(c, now, person, series.stepS / 3600);
   }

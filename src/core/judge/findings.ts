@@ -5,6 +5,7 @@ import { LIMIT } from './thresholds';
 export type FindingKind =
   | 'frozen face'
   | 'face'
+  | 'head'
   | 'fingers'
   | 'toes'
   | 'core cold'
@@ -52,6 +53,7 @@ export function findings(m: Metrics, timeline: Timeline): Finding[] {
     [LIMIT.faceNumb, 2, 'cheeks go numb; check each other for white spots'],
     [LIMIT.facePain, 1, 'stings'],
   ]);
+  low('head', 'Your head', m.scalp, [[LIMIT.earPain, 1, 'ears ache']]);
   low('fingers', 'Your fingers', m.fingers, [
     [LIMIT.fingerNumb, 3, 'numb: you could not work a zip or a phone'],
     [LIMIT.fingerClumsy, 2, 'clumsy'],

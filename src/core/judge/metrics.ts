@@ -17,6 +17,7 @@ export interface Metrics {
   fingers: Extreme;
   toes: Extreme;
   face: Extreme;
+  scalp: Extreme;
   torso: Extreme;
   /** torso skin above what counts as chilled through at that effort, K, at its least */
   torsoMargin: Extreme & { torsoC: number };
@@ -53,6 +54,7 @@ const PELVIS = zoneIndex('pelvis');
 const FINGERS = zoneIndex('fingers');
 const TOES = zoneIndex('toes');
 const FACE = zoneIndex('face');
+const SCALP = zoneIndex('scalp');
 const TORSO_AREA = ZONE_TABLE[CHEST].areaM2 + ZONE_TABLE[BACK].areaM2 + ZONE_TABLE[PELVIS].areaM2;
 
 const lowest = (): Extreme => ({ value: Infinity, atS: 0 });
@@ -94,6 +96,7 @@ export function measure(
     fingers: lowest(),
     toes: lowest(),
     face: lowest(),
+    scalp: lowest(),
     torso: lowest(),
     torsoMargin: { ...lowest(), torsoC: NaN },
     coreHigh: highest(),
@@ -133,6 +136,7 @@ export function measure(
     lower(m.fingers, series.skinC[k + FINGERS], t);
     lower(m.toes, series.skinC[k + TOES], t);
     lower(m.face, series.skinC[k + FACE], t);
+    lower(m.scalp, series.skinC[k + SCALP], t);
     lower(m.torso, torso, t);
     raise(m.coreHigh, series.coreC[r], t);
     lower(m.coreLow, series.coreC[r], t);

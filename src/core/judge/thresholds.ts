@@ -11,6 +11,9 @@ export const LIMIT = {
   /** contact and wind-chill literature: skin freezes near −0.6 to −4.8; numb from about 7, painful near 10 */
   facePain: 10,
   faceNumb: 7,
+  /** scalp and ears: a head this cold aches (engineering value, beside the 15–24 of hands) */
+  scalpCold: 20,
+  earPain: 10,
   skinFreezing: -0.5,
   /** wettedness felt, and clammy (Gagge; Fukazawa & Havenith, from memory) */
   wetFelt: 0.3,

@@ -12,6 +12,7 @@ const PELVIS = zoneIndex('pelvis');
 const FINGERS = zoneIndex('fingers');
 const TOES = zoneIndex('toes');
 const FACE = zoneIndex('face');
+const SCALP = zoneIndex('scalp');
 const A = [CHEST, BACK, PELVIS].map((z) => ZONE_TABLE[z].areaM2);
 const TORSO_AREA = A[0] + A[1] + A[2];
 
@@ -30,6 +31,7 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   into.fingersC = s.skin[FINGERS];
   into.toesC = s.skin[TOES];
   into.faceC = s.skin[FACE];
+  into.scalpC = s.skin[SCALP];
   let water = 0;
   const w = sim.wardrobe;
   for (let g = 0; g < w.count; g++) {
@@ -54,6 +56,7 @@ const NOW: Moment = {
   fingersC: 0,
   toesC: 0,
   faceC: 0,
+  scalpC: 0,
   waterG: 0,
 };
 

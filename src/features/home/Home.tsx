@@ -1,17 +1,22 @@
 import Link from 'next/link';
-import type { OutingLine } from '@/store/outings';
-import { clock, day, distance, height, timeOfDay, type Units } from '@/formats/words';
+import { CAUTIONS } from '@/core/judge/verdict';
+import { clock, day, degrees, distance, fillSlots, height, timeOfDay, windSpeed, type Units } from '@/formats/words';
 import { Header } from '@/features/shell/Header';
 import { sportWord } from '@/features/outing/words';
+import { LandStrip } from './LandStrip';
+import type { HomeLine } from './lines';
 
 /** Home: the outings ahead, and what is damp. */
 export function Home({
   outings,
+  more,
   units,
   damp,
   garments,
 }: {
-  outings: OutingLine[];
+  outings: HomeLine[];
+  /** further outings, by name only */
+  more: { id: string; name: string; startMs: number }[];
   units: Units;
   damp: string[];
   garments: number;
@@ -43,51 +48,22 @@ export function Home({
               </Link>
             </p>
           )}
-          {outings.length > 0 && (
-            <table className="mt-4 w-full border-collapse text-left">
-              <thead>
-                <tr className="border-b-2 border-ink text-[12px] text-ink-3">
-                  <th className="py-1 font-medium">Outing</th>
-                  <th className="font-medium">Start</th>
-                  <th className="text-right font-medium">Time out, h</th>
-                  <th className="text-right font-medium">Distance</th>
-                  <th className="text-right font-medium">Up</th>
-                  <th className="text-right font-medium">Plans</th>
-                  <th />
-                </tr>
-              </thead>
-              <tbody>
-                {outings.map((o) => (
-                  <tr key={o.id} className="border-b border-grid-2 align-baseline">
-                    <td className="max-w-[360px] truncate py-2.5 pr-4">
-                      <Link
-                        href={`/outing/${o.id}/score`}
-                        className="speak text-[18px] font-semibold hover:text-act"
-                        title={o.name}
-                      >
-                        {o.name}
-                      </Link>
-                      <span className="ml-2 text-ink-3">{sportWord(o.sport)}</span>
-                    </td>
-                    <td className="whitespace-nowrap">
-                      {day(o.startMs)} <b>{timeOfDay(o.startMs)}</b>
-                    </td>
-                    <td className="text-right font-semibold">{clock(o.minutes * 60)}</td>
-                    <td className="text-right">{o.distanceM > 0 ? distance(o.distanceM, units) : '–'}</td>
-                    <td className="text-right">{height(o.climbM, units)}</td>
-                    <td className="text-right">{o.plans || '–'}</td>
-                    <td className="pl-4 text-right whitespace-nowrap">
-                      <Link
-                        href={`/outing/${o.id}`}
-                        className="text-ink-2 underline decoration-grid-2 underline-offset-2 hover:text-ink"
-                      >
-                        route and weather
-                      </Link>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+          {outings.map((o) => (
+            <OutingRow key={o.id} line={o} units={units} />
+          ))}
+          {more.length > 0 && (
+            <p className="mt-3 text-ink-2">
+              Also ahead:{' '}
+              {more.map((o, i) => (
+                <span key={o.id}>
+                  {i > 0 && ', '}
+                  <Link href={`/outing/${o.id}/score`} className="underline">
+                    {o.name}
+                  </Link>{' '}
+                  ({day(o.startMs)})
+                </span>
+              ))}
+            </p>
           )}
         </section>
         <aside className="border-l border-grid-2 pl-5 max-[860px]:border-l-0 max-[860px]:pl-0">
@@ -98,13 +74,90 @@ export function Home({
               Open it
             </Link>
           </p>
-          <h2 className="mt-6 font-semibold">Before you trust it</h2>
+          <h2 className="mt-5 font-semibold">Before you trust it</h2>
           <p className="mt-1 text-ink-2">
-            This calculates heat and water from physics and published standards; it does not know you yet and never
-            claims certainty. Medical, avalanche, rescue and local advice come first.
+            This calculates heat and water from physics and published standards. It does not know you yet and never
+            claims certainty.
           </p>
+          <ul className="mt-2 space-y-1.5 text-[12.5px] text-ink-2">
+            {CAUTIONS.map((c) => (
+              <li key={c} className="border-t border-grid pt-1.5">
+                {c}
+              </li>
+            ))}
+          </ul>
         </aside>
       </main>
     </>
+  );
+}
+
+/** One outing: when, what land, what air, and what the newest plan comes to. */
+function OutingRow({ line: o, units }: { line: HomeLine; units: Units }) {
+  const v = o.verdict;
+  return (
+    <article className="grid grid-cols-[minmax(0,1fr)_168px_232px] gap-x-6 border-b border-grid-2 py-3 max-[1000px]:grid-cols-1 max-[1000px]:gap-y-2">
+      <div className="min-w-0">
+        <div className="flex items-baseline gap-2">
+          <h2 className="min-w-0 truncate">
+            <Link
+              href={`/outing/${o.id}/score`}
+              className="speak text-[20px] leading-tight font-semibold hover:text-act"
+              title={o.name}
+            >
+              {o.name}
+            </Link>
+          </h2>
+          <span className="shrink-0 text-ink-2">
+            {sportWord(o.sport)}, {day(o.startMs)} <b>{timeOfDay(o.startMs)}</b>
+          </span>
+        </div>
+        <p className="speak mt-0.5 text-[15px] leading-snug">
+          {o.problem ? (
+            <span className="text-act">This outing cannot be laid out: {o.problem}.</span>
+          ) : v ? (
+            <>
+              <b className={v.tone === 'fails' ? 'text-act' : ''}>
+                {v.tone === 'fails' ? '▲ ' : ''}
+                {v.lead}
+              </b>{' '}
+              {fillSlots(v.rest, units)}
+            </>
+          ) : (
+            <span className="text-ink-2">Not planned yet. Open it and your closet is tried on.</span>
+          )}
+        </p>
+        <p className="mt-1 text-[12px]">
+          <Link href={`/outing/${o.id}`} className="underline decoration-grid-2 underline-offset-2 hover:text-act">
+            route and weather
+          </Link>
+        </p>
+      </div>
+      <LandStrip line={o} />
+      {o.problem === null && (
+        <dl className="grid grid-cols-[auto_1fr_auto_1fr] content-start gap-x-2 gap-y-0.5">
+          <dt className="text-ink-3">out</dt>
+          <dd className="font-semibold">{clock(o.seconds)} h</dd>
+          <dt className="text-ink-3">air</dt>
+          <dd className="font-semibold whitespace-nowrap">
+            {degrees(o.airLowC, units)} to {degrees(o.airHighC, units)} {units === 'metric' ? 'C' : 'F'}
+          </dd>
+          <dt className="text-ink-3">way</dt>
+          <dd className="font-semibold">{o.distanceM > 0 ? distance(o.distanceM, units) : '–'}</dd>
+          <dt className="text-ink-3">feels</dt>
+          <dd className={`font-semibold ${o.feelsC < -20 ? 'text-cold' : ''}`}>
+            {degrees(o.feelsC, units)} {units === 'metric' ? 'C' : 'F'}
+          </dd>
+          <dt className="text-ink-3">up</dt>
+          <dd className="font-semibold">{height(o.climbM, units)}</dd>
+          <dt className="text-ink-3">wind</dt>
+          <dd className="font-semibold">{windSpeed(o.windMs, units)}</dd>
+          <dt className="text-ink-3">cues</dt>
+          <dd className="font-semibold">{o.cues ?? '–'}</dd>
+          <dt className="text-ink-3">falls</dt>
+          <dd className="font-semibold whitespace-nowrap">{o.falls ?? 'nothing'}</dd>
+        </dl>
+      )}
+    </article>
   );
 }

@@ -60,25 +60,27 @@ export function LandProfile({ timeline, width, units }: { timeline: Timeline; wi
       <text x={left - 6} y={y(low) + 4} fontSize="11" textAnchor="end">
         {height(low, units)}
       </text>
-      {['Time out, h', `Air, ${units === 'metric' ? '°C' : '°F'}`, 'Wind on you'].map((t, i) => (
-        <text key={t} x={0} y={158 + i * 16} fontSize="11" style={{ fill: C.ink3 }}>
-          {t}
-        </text>
-      ))}
+      {['Time out, h', `Air, ${units === 'metric' ? '°C' : '°F'}`, `Wind, ${units === 'metric' ? 'm/s' : 'mph'}`].map(
+        (t, i) => (
+          <text key={t} x={0} y={158 + i * 16} fontSize="11" style={{ fill: C.ink3 }}>
+            {t}
+          </text>
+        ),
+      )}
       {Array.from({ length: Math.floor(hours / step) + 1 }, (_, i) => {
         const t = i * step * 1800;
         const s = timeline.stretches.find((q) => t < q.endS) ?? timeline.stretches[timeline.stretches.length - 1];
         return (
           <g key={t} fontSize="11" textAnchor={i === 0 ? 'start' : 'middle'}>
             <line x1={x(t)} x2={x(t)} y1={142} y2={147} stroke={C.ink} />
-            <text x={x(t)} y={158} fontWeight="600">
+            <text x={x(t) + (i === 0 ? 2 : 0)} y={158} fontWeight="600">
               {clock(t)}
             </text>
-            <text x={x(t)} y={174}>
+            <text x={x(t) + (i === 0 ? 2 : 0)} y={174}>
               {degrees(s.airC, units)}
             </text>
-            <text x={x(t)} y={190}>
-              {windSpeed(s.relativeWind, units)}
+            <text x={x(t) + (i === 0 ? 2 : 0)} y={190}>
+              {windSpeed(s.relativeWind, units).replace(/ .*/, '')}
             </text>
           </g>
         );

@@ -136,7 +136,10 @@ export function NewOuting() {
             One line an hour. Needed: time, temperature, humidity, wind. Better with gust, direction, precipitation,
             kind and cloud.
           </p>
-          <pre className="overflow-x-auto border-y border-grid-2 bg-sheet px-2 py-2 text-[12px] leading-relaxed text-ink">
+          <pre
+            tabIndex={0}
+            className="overflow-x-auto border-y border-grid-2 bg-sheet px-2 py-2 text-[12px] leading-relaxed text-ink"
+          >
             {
               'time,temperature_c,humidity_pct,wind_ms,direction_deg\n2027-01-16T08:00,-9.5,86,3,240\n2027-01-16T09:00,-9,84,4,240'
             }

@@ -11,7 +11,8 @@ import type { Timeline } from '@/core/outing/timeline';
 import { OutOfRange } from '@/core/quantity/range';
 import { localTimeText, readLocalTime } from '@/formats/forecastCsv';
 import type { Problem } from '@/formats/problem';
-import { clock, day, distance, temperature, timeOfDay, windSpeed, type Units } from '@/formats/words';
+import { feetToM } from '@/core/quantity/units';
+import { clock, day, degrees, distance, temperature, timeOfDay, windSpeed, type Units } from '@/formats/words';
 import type { StoredOuting } from '@/store/outings';
 import { Header } from '@/features/shell/Header';
 import { Button } from '@/ui/Button';
@@ -158,7 +159,7 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
         <Problems problems={problems} title="Not saved." />
         {'timeline' in laid && <LandProfile timeline={laid.timeline} width={width} units={units} />}
         {notes.length > 0 && <p className="mb-2 border-l-[3px] border-grid-2 pl-2 text-ink-2">{notes.join(' ')}</p>}
-        <div className="grid grid-cols-[minmax(0,1fr)_auto] gap-8 max-[1100px]:grid-cols-1">
+        <div className="grid grid-cols-[minmax(0,1fr)_auto] gap-6 max-[1100px]:grid-cols-1">
           <section aria-label="Legs" className="overflow-x-auto">
             <table className="w-full border-collapse text-left">
               <thead>
@@ -166,13 +167,13 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
                   {[
                     'Leg',
                     'Going',
-                    'Minutes',
+                    'Min',
                     'Distance',
-                    'Climb, m',
+                    `Climb, ${units === 'metric' ? 'm' : 'ft'}`,
                     'How hard',
                     'Shelter',
                     'Pack',
-                    'No stops',
+                    'No stop',
                     '',
                   ].map((h) => (
                     <th key={h} className="py-1 pr-2 font-medium">
@@ -196,7 +197,7 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
                     <td className="pr-2">
                       <select
                         aria-label={`Going of leg ${i + 1}`}
-                        className={cell}
+                        className={`${cell} w-[104px]`}
                         value={leg.sport}
                         onChange={(e) => setLeg(i, { sport: e.target.value as Sport })}
                       >
@@ -220,12 +221,12 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
                     <td className="pr-2">
                       <LegNumber
                         label={`Climb of leg ${i + 1}`}
-                        value={Math.round(leg.climbM)}
-                        onChange={(climbM) => setLeg(i, { climbM })}
+                        value={Math.round(units === 'metric' ? leg.climbM : leg.climbM / 0.3048)}
+                        onChange={(v) => setLeg(i, { climbM: units === 'metric' ? v : feetToM(v) })}
                       />
                     </td>
                     <td className="pr-2">
-                      <EffortField leg={leg} index={i} onChange={(effort) => setLeg(i, { effort })} />
+                      <EffortField leg={leg} index={i} units={units} onChange={(effort) => setLeg(i, { effort })} />
                     </td>
                     <td className="pr-2">
                       <select
@@ -315,7 +316,7 @@ function LegNumber({ label, value, onChange }: { label: string; value: number; o
       aria-label={label}
       type="number"
       step="any"
-      className={`${cell} w-[68px] text-right`}
+      className={`${cell} w-[58px] text-right`}
       value={value}
       onChange={(e) => Number.isFinite(e.target.valueAsNumber) && onChange(e.target.valueAsNumber)}
     />
@@ -356,14 +357,26 @@ function NumberField({
   );
 }
 
-function EffortField({ leg, index, onChange }: { leg: Leg; index: number; onChange: (e: Effort) => void }) {
+function EffortField({
+  leg,
+  index,
+  units,
+  onChange,
+}: {
+  leg: Leg;
+  index: number;
+  units: Units;
+  onChange: (e: Effort) => void;
+}) {
   const by = leg.effort.by;
-  const words = EFFORT_WORDS[by];
+  // Speed is kept in m/s and shown as people say it.
+  const factor = by !== 'speed' ? 1 : units === 'metric' ? 3.6 : 2.236936;
+  const unit = by === 'speed' ? (units === 'metric' ? 'km/h' : 'mph') : EFFORT_WORDS[by].unit;
   return (
     <span className="flex items-center gap-1">
       <select
         aria-label={`How hard in leg ${index + 1}`}
-        className={cell}
+        className={`${cell} w-[98px]`}
         value={by}
         onChange={(e) => {
           const next = e.target.value as Effort['by'];
@@ -382,10 +395,10 @@ function EffortField({ leg, index, onChange }: { leg: Leg; index: number; onChan
         <>
           <LegNumber
             label={`Value of effort in leg ${index + 1}`}
-            value={leg.effort.value}
-            onChange={(value) => onChange({ by: leg.effort.by, value } as Effort)}
+            value={Math.round(leg.effort.value * factor * 100) / 100}
+            onChange={(value) => onChange({ by: leg.effort.by, value: value / factor } as Effort)}
           />
-          <span className="text-[12px] text-ink-3">{words.unit}</span>
+          <span className="text-[12px] whitespace-nowrap text-ink-3">{unit}</span>
         </>
       )}
     </span>
@@ -399,8 +412,16 @@ function Hours({ outing, units }: { outing: Outing; units: Units }) {
         <caption className="pb-1 text-left font-semibold">Forecast for {outing.forecastEleM.toFixed(0)} m</caption>
         <thead>
           <tr className="border-b-2 border-ink text-[12px] text-ink-3">
-            {['Hour', 'Air', 'Feels', 'Wind', 'Gust', 'Humid', 'Falls'].map((h) => (
-              <th key={h} className="px-2 py-0.5 font-medium">
+            {[
+              'Hour',
+              `Air, ${units === 'metric' ? '°C' : '°F'}`,
+              'Feels',
+              `Wind, ${units === 'metric' ? 'm/s' : 'mph'}`,
+              'Gust',
+              'Humid',
+              'Falls',
+            ].map((h) => (
+              <th key={h} className="px-1.5 py-0.5 font-medium whitespace-nowrap">
                 {h}
               </th>
             ))}
@@ -410,13 +431,15 @@ function Hours({ outing, units }: { outing: Outing; units: Units }) {
           {outing.forecast.map((h) => (
             <tr key={h.timeMs} className="border-b border-grid">
               <td className="px-2 font-semibold">{timeOfDay(h.timeMs)}</td>
-              <td className="px-2">{temperature(h.airC, units)}</td>
-              <td className="px-2">{temperature(windChillC(h.airC, h.wind * 3.6), units)}</td>
-              <td className="px-2">{windSpeed(h.wind, units)}</td>
-              <td className="px-2">{windSpeed(h.gust, units)}</td>
-              <td className="px-2">{(h.humidity * 100).toFixed(0)} %</td>
-              <td className="px-2 text-left">
-                {h.kind === 'none' ? '–' : `${h.precipitationMmH.toFixed(1)} mm/h ${h.kind}`}
+              <td className="px-1.5">{degrees(h.airC, units)}</td>
+              <td className="px-1.5">{degrees(windChillC(h.airC, h.wind * 3.6), units)}</td>
+              <td className="px-1.5">{windSpeed(h.wind, units).replace(/ .*/, '')}</td>
+              <td className="px-1.5">{windSpeed(h.gust, units).replace(/ .*/, '')}</td>
+              <td className="px-1.5">{(h.humidity * 100).toFixed(0)} %</td>
+              <td className="px-1.5 text-left whitespace-nowrap">
+                {h.kind === 'none'
+                  ? '–'
+                  : `${units === 'metric' ? `${h.precipitationMmH.toFixed(1)} mm/h` : `${(h.precipitationMmH / 25.4).toFixed(2)} in/h`} ${h.kind}`}
               </td>
             </tr>
           ))}

@@ -5,7 +5,9 @@ import { cToFahrenheit } from '@/core/quantity/units';
 import { C, effortColour } from '@/ui/palette';
 import { areaPath, linePath, runsOf, type Scale } from '@/ui/scale';
 
-export const LAND_HEIGHT = 150;
+export const LAND_HEIGHT = 154;
+/** Height of the profile itself, px; the weather rows stand below. */
+const LAND_PLOT = 84;
 
 interface Props {
   timeline: Timeline;
@@ -24,8 +26,8 @@ export function Land({ timeline, startMs, x, y, cursorS, units }: Props) {
   const pts = timeline.stretches.map((s) => ({ t: (s.startS + s.endS) / 2, e: s.eleM }));
   const low = Math.min(...pts.map((p) => p.e));
   const high = Math.max(low + 60, ...pts.map((p) => p.e));
-  const base = y + 78;
-  const top = y + 24;
+  const base = y + LAND_PLOT;
+  const top = y + 40;
   const yOf = (e: number) => base - 12 - ((e - low) / (high - low)) * (base - 12 - top);
   const xs = [x(0), ...pts.map((p) => x(p.t)), x(timeline.endS)];
   const ys = [yOf(pts[0].e), ...pts.map((p) => yOf(p.e)), yOf(pts[pts.length - 1].e)];
@@ -52,7 +54,7 @@ export function Land({ timeline, startMs, x, y, cursorS, units }: Props) {
   ];
   return (
     <g>
-      <rect x={x(0)} y={y} width={x(timeline.endS) - x(0)} height={78} fill={C.sheet} stroke={C.ink} />
+      <rect x={x(0)} y={y} width={x(timeline.endS) - x(0)} height={LAND_PLOT} fill={C.sheet} stroke={C.ink} />
       <text x={0} y={y + 12} fontSize="11">
         Height, {units === 'metric' ? 'm' : 'ft'}
       </text>
@@ -74,7 +76,7 @@ export function Land({ timeline, startMs, x, y, cursorS, units }: Props) {
         return (
           <g key={i}>
             <clipPath id={`land${i}`}>
-              <rect x={a} y={y} width={Math.max(0, b - a)} height={80} />
+              <rect x={a} y={y} width={Math.max(0, b - a)} height={LAND_PLOT + 2} />
             </clipPath>
             <path
               d={areaPath(
@@ -110,7 +112,14 @@ export function Land({ timeline, startMs, x, y, cursorS, units }: Props) {
                 >
                   {fit(leg.name, Math.max(80, b - a), 6.2)}
                 </text>
-                <text x={(a + b) / 2} y={base - 3} fontSize="11" fontWeight="700" textAnchor="middle">
+                <text
+                  x={(a + b) / 2}
+                  y={base - 3}
+                  fontSize="11"
+                  fontWeight="700"
+                  textAnchor="middle"
+                  style={{ paintOrder: 'stroke', stroke: effortColour(heat.metabolicW), strokeWidth: 3 }}
+                >
                   {heat.metabolicW.toFixed(0)}
                   {b - a > 60 ? ' W' : ''}
                 </text>
@@ -177,10 +186,15 @@ export function Land({ timeline, startMs, x, y, cursorS, units }: Props) {
 
 /** Height of a place name: above the land, and one row up where a narrow neighbour would collide. */
 function nameY(timeline: Timeline, i: number, yAt: (t: number) => number, y: number, width: number): number {
-  const mid = (timeline.legStartS[i] + timeline.legStartS[i + 1]) / 2;
-  const above = yAt(mid) - 14;
-  const narrow = width < 100 && i % 2 === 1;
-  return Math.max(y + (narrow ? 22 : 34), narrow ? above - 12 : above);
+  const from = timeline.legStartS[i];
+  const to = timeline.legStartS[i + 1];
+  // The highest land anywhere under the word, so that a slope does not run through it.
+  const half = Math.min(1.2, (timeline.legs[i].name.length * 3.4) / Math.max(1, width)) * (to - from);
+  const under = [-1, -0.5, 0, 0.5, 1].map((k) => yAt(Math.max(0, (from + to) / 2 + k * half)));
+  const above = Math.min(...under) - (timeline.legs[i].shelter === 'forest' ? 14 : 6);
+  // Narrow neighbours take turns in two rows so that their names do not run into each other.
+  const high = width < 130 && i % 2 === 1;
+  return Math.max(y + (high ? 22 : 34), Math.min(y + 66, high ? above - 12 : above));
 }
 
 /** Brackets over stretches where the wind on the body is strong, joined where they touch. */

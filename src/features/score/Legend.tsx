@@ -3,7 +3,7 @@ import { C } from '@/ui/palette';
 /** The pattern language, said once. */
 export function Legend({ onKeys }: { onKeys: () => void }) {
   return (
-    <footer className="no-print flex flex-wrap items-center gap-x-5 gap-y-1 border-t border-grid-2 py-1.5 text-[12px] text-ink-2">
+    <footer className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[12px] text-ink-2">
       <Item label="worn, closed">
         <rect x="0.5" y="3" width="29" height="9" fill={C.worn} stroke={C.ink} />
       </Item>
@@ -44,10 +44,7 @@ export function Legend({ onKeys }: { onKeys: () => void }) {
       <Item label="cue acts here" width={12}>
         <path d="M6 2.500l5 5-5 5-5-5z" fill={C.act} />
       </Item>
-      <button
-        className="ml-auto cursor-pointer underline decoration-grid-2 underline-offset-2 hover:text-ink"
-        onClick={onKeys}
-      >
+      <button className="cursor-pointer underline decoration-grid-2 underline-offset-2 hover:text-ink" onClick={onKeys}>
         keys <kbd>?</kbd>
       </button>
     </footer>

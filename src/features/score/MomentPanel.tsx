@@ -8,7 +8,7 @@ import { LIMIT } from '@/core/judge/thresholds';
 import { legAt } from '@/core/plan/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Scored } from '@/core/plan/score';
-import { clock, temperature, windSpeed, type Units } from '@/formats/words';
+import { clock, difference, grams, temperature, windSpeed, type Units } from '@/formats/words';
 import { BodyFigure } from './BodyFigure';
 import { Section } from './Section';
 
@@ -48,7 +48,9 @@ export function MomentPanel({ scored, garments, timeline, cursorS, row, units }:
   return (
     <aside aria-label="The moment" className="flex flex-col gap-2">
       <div className="flex items-center gap-3">
-        <span className="bg-ink px-2 py-1.5 text-[20px] leading-none font-bold text-white">{clock(cursorS)}</span>
+        <span data-testid="moment-time" className="bg-ink px-2 py-1.5 text-[20px] leading-none font-bold text-white">
+          {clock(cursorS)}
+        </span>
         <p className="leading-tight">
           <b className="block truncate font-semibold">
             {leg.name}, {Math.round(into / 60)} min in
@@ -75,7 +77,9 @@ export function MomentPanel({ scored, garments, timeline, cursorS, row, units }:
           </div>
         </div>
         <Section scored={scored} garments={garments} zone={zone} row={row} airC={now.airC} units={units} />
-        <p className="speak min-h-[38px] text-[14.5px] leading-snug">{plainSentence(scored, garments, row, zone)}</p>
+        <p className="speak min-h-[36px] text-[14px] leading-snug">
+          {plainSentence(scored, garments, row, zone, units)}
+        </p>
       </section>
       <section>
         <h2 className="flex justify-between border-t border-ink pt-1.5 font-semibold">
@@ -89,7 +93,13 @@ export function MomentPanel({ scored, garments, timeline, cursorS, row, units }:
 }
 
 /** One sentence on what is happening to water and warmth here and now. */
-function plainSentence(scored: Scored, garments: ReadonlyMap<string, Garment>, row: number, zone: Zone): string {
+function plainSentence(
+  scored: Scored,
+  garments: ReadonlyMap<string, Garment>,
+  row: number,
+  zone: Zone,
+  units: Units,
+): string {
   const s = scored.series;
   const before = Math.max(0, row - 5);
   const sweat = s.sweatGh[row];
@@ -101,9 +111,11 @@ function plainSentence(scored: Scored, garments: ReadonlyMap<string, Garment>, r
   const frozen = scored.garmentIds.map((id, g) => ({ id, f: sumFrost(scored, g, row) })).sort((a, b) => b.f - a.f)[0];
   const parts = [`You feel ${feel}.`];
   if (row - before >= 1 && Math.abs(skin) > 0.4)
-    parts.push(`Skin here ${skin < 0 ? 'cools' : 'warms'} ${Math.abs(skin / (row - before)).toFixed(1)} K a minute.`);
+    parts.push(
+      `Skin here ${skin < 0 ? 'cools' : 'warms'} ${difference(Math.abs(skin / (row - before)), units)} a minute.`,
+    );
   if (sweat > gone + 40)
-    parts.push(`More sweat is made than carried off: ${Math.round(sweat - gone)} g an hour stays.`);
+    parts.push(`More sweat is made than carried off: ${grams(sweat - gone, units)} an hour stays.`);
   else if (water < -2) parts.push('Your clothes are drying.');
   else if (sweat < 20) parts.push('Hardly any sweat.');
   else parts.push('What you sweat is carried off.');

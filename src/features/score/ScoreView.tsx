@@ -63,7 +63,17 @@ export function ScoreView(props: Props) {
   const cursorS = Math.min(timeline.endS, cursor ?? worst);
   const row = scored ? Math.min(scored.series.rows - 1, Math.round(cursorS / scored.series.stepS)) : 0;
 
-  useKeys({ score, plan, cursorS, selected, endS: timeline.endS, setCursor, setCue, onHelp: () => setKeys(true) });
+  useKeys({
+    score,
+    plan,
+    cursorS,
+    selected,
+    endS: timeline.endS,
+    setCursor,
+    setCue,
+    onHelp: () => setKeys(true),
+    onDone: () => setSelected(null),
+  });
 
   return (
     <>
@@ -98,7 +108,7 @@ export function ScoreView(props: Props) {
         {plan && scored && score.scoredPlan ? (
           <>
             <Top score={score} units={units} />
-            <div className="mt-1.5 grid grid-cols-[minmax(0,1fr)_300px] gap-5 max-[1060px]:grid-cols-1">
+            <div className="mt-0.5 grid grid-cols-[minmax(0,1fr)_300px] gap-5 max-[1060px]:grid-cols-1">
               <Sheet
                 score={score}
                 area={[...bodyParameters(person).area]}
@@ -121,8 +131,17 @@ export function ScoreView(props: Props) {
                 units={units}
               />
             </div>
-            <Actions score={score} selected={selected} cue={cue} cursorS={cursorS} units={units} onCue={setCue} />
-            <Legend onKeys={() => setKeys(true)} />
+            <div className="no-print sticky bottom-0 z-10 border-t border-ink bg-paper">
+              <Actions
+                score={score}
+                selected={selected}
+                cue={cue}
+                cursorS={cursorS}
+                units={units}
+                onCue={setCue}
+                onKeys={() => setKeys(true)}
+              />
+            </div>
             <CueTable score={score} units={units} />
           </>
         ) : (
@@ -152,16 +171,16 @@ function Top({ score, units }: { score: Score; units: Units }) {
     ['in the pack', kilograms(carried, units), ''],
   ];
   return (
-    <div className="flex items-start justify-between gap-6 pt-2">
-      <h1 className="speak max-w-[680px] min-w-0 flex-1 text-[23px] leading-[1.16]" aria-live="polite">
-        <b className={`font-bold ${v.tone === 'fails' ? 'text-act' : ''}`}>
-          {v.tone === 'fails' ? '▲ ' : ''}
-          {v.lead}
-        </b>{' '}
-        {fillSlots(v.rest, units)}
-      </h1>
-      <div className="shrink-0">
-        <div className="flex items-center justify-end gap-1">
+    <div className="flex items-start justify-between gap-6 pt-1.5">
+      <div className="min-w-0 flex-1">
+        <h1 className="speak max-w-[680px] text-[22px] leading-[1.16]" aria-live="polite">
+          <b className={`font-bold ${v.tone === 'fails' ? 'text-act' : ''}`}>
+            {v.tone === 'fails' ? '▲ ' : ''}
+            {v.lead}
+          </b>{' '}
+          {fillSlots(v.rest, units)}
+        </h1>
+        <div className="mt-1 flex items-center gap-1">
           {score.plans.map((p) => (
             <button
               key={p.id}
@@ -181,7 +200,9 @@ function Top({ score, units }: { score: Score; units: Units }) {
             + keep a copy
           </Button>
         </div>
-        <dl className="mt-1 flex gap-4 border-t border-ink pt-1 text-right">
+      </div>
+      <div className="shrink-0">
+        <dl className="flex gap-4 text-right">
           {numbers.map(([label, value, when]) => (
             <div key={label}>
               <dt className="text-[11px] text-ink-3">{label}</dt>
@@ -374,7 +395,7 @@ function Sheet({ score, area, outing, units, cursorS, row, selected, cue, onCurs
   );
 }
 
-/** What can be done now with the selected garment or cue. */
+/** What can be done now with the selected garment or cue; with nothing selected, the pattern language. */
 function Actions({
   score,
   selected,
@@ -382,6 +403,7 @@ function Actions({
   cursorS,
   units,
   onCue,
+  onKeys,
 }: {
   score: Score;
   selected: string | null;
@@ -389,6 +411,7 @@ function Actions({
   cursorS: number;
   units: Units;
   onCue: (i: number | null) => void;
+  onKeys: () => void;
 }) {
   const plan = score.plan!;
   const garment = selected ? score.garments.get(selected) : undefined;
@@ -406,7 +429,7 @@ function Actions({
           onChange={score.commit}
         />
       ) : (
-        <span className="text-ink-2">Press a garment’s name to change it; drag a cue or a diamond in time.</span>
+        <Legend onKeys={onKeys} />
       )}
       {chosen && (
         <Button
@@ -623,6 +646,8 @@ interface KeysArgs {
   setCursor: (s: number) => void;
   setCue: (i: number) => void;
   onHelp: () => void;
+  /** nothing is selected any more */
+  onDone: () => void;
 }
 
 function useKeys(args: KeysArgs): void {
@@ -632,7 +657,7 @@ function useKeys(args: KeysArgs): void {
   });
   useEffect(() => {
     const on = (e: KeyboardEvent) => {
-      const { score, plan, cursorS, selected, endS, setCursor, setCue, onHelp } = latest.current;
+      const { score, plan, cursorS, selected, endS, setCursor, setCue, onHelp, onDone } = latest.current;
       const target = e.target as HTMLElement;
       if (/^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName) || e.ctrlKey || e.metaKey || e.altKey || !plan) return;
       const garment = selected ? score.garments.get(selected) : undefined;
@@ -653,6 +678,7 @@ function useKeys(args: KeysArgs): void {
       else if (e.key === 'z') score.undo();
       else if (e.key === 'Z') score.redo();
       else if (e.key === '?') onHelp();
+      else if (e.key === 'Escape') onDone();
       else if (e.key.toLowerCase() === 'p' && garment)
         score.commit(
           act(plan, { do: isWorn(plan, garment.id, cursorS) ? 'takeOff' : 'putOn', garment: garment.id }, cursorS),
@@ -691,6 +717,7 @@ const KEYS: [string, string][] = [
   ['P', 'put it into the pack, or on'],
   ['Z, Shift+Z', 'undo, redo'],
   ['Alt while dragging', 'do not snap to other cues'],
+  ['Esc', 'let go of what is selected'],
   ['?', 'this list'],
 ];
 

@@ -8,7 +8,7 @@ import { C } from '@/ui/palette';
 import { areaPath, linear, linePath, runsOf, type Scale } from '@/ui/scale';
 import { garmentWater } from './lanes';
 
-export const TRACES_HEIGHT = 198;
+export const TRACES_HEIGHT = 184;
 
 interface Props {
   scored: Scored;
@@ -60,9 +60,9 @@ export function Traces({ scored, garments, area, x, y, endS, row, units }: Props
     <g>
       <rect x={x(0)} y={y} width={x(endS) - x(0)} height={TRACES_HEIGHT} fill={C.sheet} stroke={C.ink} />
       <Sweat s={s} xs={xs} y={y} row={row} units={units} />
-      <WaterStack scored={scored} garments={garments} area={area} xs={xs} x={x} y={y + 42} row={row} units={units} />
+      <WaterStack scored={scored} garments={garments} area={area} xs={xs} x={x} y={y + 41} row={row} units={units} />
       {zones.map((z, i) => (
-        <SkinTrace key={z.label} {...z} xs={xs} x={x} y={y + 98 + i * 25} row={row} units={units} endS={endS} />
+        <SkinTrace key={z.label} {...z} xs={xs} x={x} y={y + 96 + i * 22} row={row} units={units} endS={endS} />
       ))}
     </g>
   );
@@ -254,7 +254,7 @@ interface SkinProps {
 function SkinTrace({ label, values, limit, says, low, high, xs, x, y, row, units, endS }: SkinProps) {
   const n = values.length;
   const floor = Math.min(low, ...values);
-  const f = linear(floor, high, y + 24, y + 2);
+  const f = linear(floor, high, y + 21, y + 2);
   const ys = Float64Array.from(values, f);
   const limits = Float64Array.from({ length: n }, (_, i) => f(limit(i)));
   const cold = runsOf(n, (i) => values[i] < limit(i)).filter((r) => r.level);
@@ -262,16 +262,16 @@ function SkinTrace({ label, values, limit, says, low, high, xs, x, y, row, units
   for (let i = 0; i < n; i++) if (values[i] < values[lowest]) lowest = i;
   return (
     <g>
-      <line x1={x(0)} x2={x(endS)} y1={y + 24.5} y2={y + 24.5} stroke={C.grid2} />
-      <text x={0} y={y + 18} fontSize="11.500" fontWeight="600">
+      <line x1={x(0)} x2={x(endS)} y1={y + 21.5} y2={y + 21.5} stroke={C.grid2} />
+      <text x={0} y={y + 16} fontSize="11.500" fontWeight="600">
         {label}
       </text>
-      <text x={124} y={y + 18} fontSize="11" textAnchor="end" style={{ fill: C.ink3, fontStretch: '80%' }}>
+      <text x={124} y={y + 16} fontSize="11" textAnchor="end" style={{ fill: C.ink3, fontStretch: '80%' }}>
         {says} &lt; {degrees(limit(row), units)}
       </text>
       <text
         x={158}
-        y={y + 18}
+        y={y + 16}
         fontSize="12.500"
         fontWeight="700"
         textAnchor="end"
@@ -283,7 +283,7 @@ function SkinTrace({ label, values, limit, says, low, high, xs, x, y, row, units
         d={areaPath(
           xs,
           ys,
-          xs.map(() => y + 24.5),
+          xs.map(() => y + 21.5),
         )}
         fill="url(#warm)"
       />
@@ -302,7 +302,7 @@ function SkinTrace({ label, values, limit, says, low, high, xs, x, y, row, units
       <circle cx={xs[lowest]} cy={ys[lowest]} r="2.800" fill={C.sheet} stroke={C.ink} strokeWidth="1.400" />
       <text
         x={xs[lowest] + (xs[lowest] > x(endS) - 60 ? -6 : 6)}
-        y={Math.min(y + 23, Math.max(y + 11, ys[lowest] + 4))}
+        y={Math.min(y + 20, Math.max(y + 11, ys[lowest] + 4))}
         fontSize="11"
         fontWeight="700"
         textAnchor={xs[lowest] > x(endS) - 60 ? 'end' : 'start'}

@@ -41,7 +41,7 @@ export function Header({ screen, outingId, right }: { screen: Screen; outingId?:
               {inside}
             </Link>
           ) : (
-            <span key={item.key} className={`${look} opacity-45`} title="Choose an outing first">
+            <span key={item.key} className={look} aria-disabled="true" title="Choose an outing first">
               {inside}
             </span>
           );

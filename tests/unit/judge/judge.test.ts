@@ -58,6 +58,7 @@ const moment = (over: Partial<Moment>): Moment => ({
   fingersC: 30,
   toesC: 30,
   faceC: 25,
+  scalpC: 30,
   waterG: 0,
   ...over,
 });
@@ -71,6 +72,7 @@ test('comfort costs nothing; safety is priced beyond any comfort; the first minu
   expect(cost({})).toBe(0);
   expect(cost({ fingersC: 5 })).toBeGreaterThan(10 * cost({ fingersC: 16 }));
   expect(cost({ faceC: -2 })).toBeGreaterThan(20 * cost({ faceC: 11 }));
+  expect(cost({ scalpC: 8 })).toBeGreaterThan(0.5);
   expect(cost({ sensation: -2, timeS: 300 })).toBeLessThan(0.3 * cost({ sensation: -2 }));
   expect(cost({ torsoWet: 0.9 })).toBeGreaterThan(cost({ torsoWet: 0.5 }));
   expect(cost({ waterG: 300 })).toBeGreaterThan(cost({ waterG: 50 }));
@@ -143,7 +145,10 @@ describe('the verdict', () => {
   });
   test('with no findings at all it names the water and the fingers', () => {
     const m = scored(0, WARM).metrics;
-    expect(verdict([], m).rest).toContain('{mass:');
+    expect(verdict([], { ...m, waterPeak: { value: 40, atS: 600 } }).rest).toContain(
+      '{mass:40} of water in your clothes at {time:600}',
+    );
+    expect(verdict([], { ...m, waterPeak: { value: 0.4, atS: 0 } }).rest).toContain('Hardly any water');
   });
 });
 

@@ -1,0 +1,164 @@
+import { expect, test, type APIRequestContext } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+
+/** Wrong and hostile input through the front door: a clear message, nothing stored, the server stays up. */
+const good = {
+  csv: readFileSync('src/demo/files/weekday-evening.csv', 'utf8'),
+  gpx: readFileSync('src/demo/files/mill-lane-loop.gpx', 'utf8'),
+};
+
+const file = (name: string, text: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+
+async function bring(
+  request: APIRequestContext,
+  over: { csv?: string; gpx?: string; fields?: Record<string, string> },
+) {
+  return request.post('/api/outings', {
+    multipart: {
+      sport: 'run',
+      forecast: file('day.csv', over.csv ?? good.csv),
+      route: file('way.gpx', over.gpx ?? good.gpx),
+      ...over.fields,
+    },
+  });
+}
+
+const outings = async (request: APIRequestContext) =>
+  ((await (await request.get('/')).text()).match(/\/score"/g) ?? []).length;
+
+test.afterEach(async ({ request }) => {
+  expect((await request.get('/api/health')).ok()).toBe(true);
+});
+
+const BAD: [string, Parameters<typeof bring>[1], RegExp][] = [
+  ['an empty forecast', { csv: ' ' }, /day\.csv.*content|empty/],
+  [
+    '400 °C',
+    { csv: 'time,temperature_c,humidity_pct,wind_ms\n2027-01-12T18:00,400,80,3' },
+    /"line":2.*temperature_c.*400/,
+  ],
+  ['a wind of −3', { csv: 'time,temperature_c,humidity_pct,wind_ms\n2027-01-12T18:00,-4,80,-3' }, /wind_ms.*-3/],
+  ['wrong units', { csv: 'time,temperature_k,humidity_pct,wind_ms\n2027-01-12T18:00,268,80,3' }, /temperature_k/],
+  [
+    'hours twice',
+    { csv: 'time,temperature_c,humidity_pct,wind_ms\n2027-01-12T18:00,-4,80,3\n2027-01-12T18:00,-4,80,3' },
+    /each hour once/,
+  ],
+  [
+    'time backwards',
+    { csv: 'time,temperature_c,humidity_pct,wind_ms\n2027-01-12T18:00,-4,80,3\n2027-01-12T17:00,-4,80,3' },
+    /rise from line to line/,
+  ],
+  ['a latitude of 95', { gpx: good.gpx.replace(/lat="[\d.]+"/, 'lat="95"') }, /latitude of point 1.*95/],
+  ['broken GPX', { gpx: '<gpx><trk>' }, /way\.gpx/],
+  [
+    'an entity bomb',
+    { gpx: '<!DOCTYPE x [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;&a;">]><gpx>&b;</gpx>' },
+    /document type/,
+  ],
+  ['a sport nobody does', { fields: { sport: 'curling' } }, /curling/],
+  ['exertion of 40', { fields: { effortBy: 'exertion', effortValue: '40' } }, /exertion.*40.*0 to 10/],
+  ['a start outside the forecast', { fields: { start: '2031-01-01T08:00' } }, /within the forecast/],
+  ['a pack of −5 kg', { fields: { loadKg: '-5' } }, /pack mass.*-5/],
+];
+
+for (const [name, over, says] of BAD)
+  test(`${name} is refused and nothing is stored`, async ({ request }) => {
+    const before = await outings(request);
+    const answer = await bring(request, over);
+    expect(answer.status()).toBe(400);
+    expect(await answer.text()).toMatch(says);
+    expect(await outings(request)).toBe(before);
+  });
+
+test('a 50 MB file is refused by its size', async ({ request }) => {
+  const answer = await bring(request, { gpx: 'x'.repeat(50 * 1024 * 1024) });
+  expect([400, 413]).toContain(answer.status());
+  expect(await answer.text()).toContain('MB');
+});
+
+test('JSON endpoints refuse what they do not know, by field', async ({ request }) => {
+  const put = (path: string, data: unknown) => request.put(path, { data: data as object });
+  const bad = await put('/api/athlete', { name: 'x', units: 'metric', person: { massKg: 900 } });
+  expect(bad.status()).toBe(400);
+  expect(await (await put('/api/athlete', '{"name": ')).text()).toContain('JSON');
+  expect((await put('/api/outings/not-an-id', {})).status()).toBe(400);
+  expect((await put('/api/outings/00000000-0000-4000-8000-000000000000', {})).status()).toBe(400);
+  expect((await request.delete('/api/plans/00000000-0000-4000-8000-000000000000')).status()).toBe(404);
+  expect((await request.post('/api/garments', { data: { catalogueId: 'cape' } })).status()).toBe(400);
+});
+
+test('another site may not write here', async ({ request }) => {
+  const answer = await request.post('/api/garments', {
+    data: { catalogueId: 'wind-shell' },
+    headers: { origin: 'http://elsewhere.example' },
+  });
+  expect(answer.status()).toBe(403);
+});
+
+test('an outing of ten thousand legs is refused', async ({ request }) => {
+  const made = await bring(request, { fields: { name: 'Legs' } });
+  const { id } = await made.json();
+  const leg = {
+    name: 'x',
+    sport: 'run',
+    minutes: 5,
+    distanceM: 500,
+    climbM: 0,
+    effort: { by: 'usual' },
+    shelter: 'open',
+    packOn: false,
+    noStopping: false,
+  };
+  const answer = await request.put(`/api/outings/${id}`, { data: { legs: Array.from({ length: 10000 }, () => leg) } });
+  expect(answer.status()).toBe(400);
+  expect((await request.delete(`/api/outings/${id}`)).ok()).toBe(true);
+});
+
+test('two windows cannot silently overwrite each other', async ({ request }) => {
+  const { id } = await (await bring(request, { fields: { name: 'Two windows' } })).json();
+  const plan = { worn: [], carried: [], openings: {}, cues: [] };
+  const made = await (await request.post(`/api/outings/${id}/plans`, { data: { name: 'Plan A', plan } })).json();
+  const save = (version: number) => request.put(`/api/plans/${made.id}`, { data: { name: 'Plan A', plan, version } });
+  expect((await save(1)).ok()).toBe(true);
+  const late = await save(1);
+  expect(late.status()).toBe(409);
+  expect(await late.text()).toContain('changed or removed in another window');
+  await request.delete(`/api/outings/${id}`);
+});
+
+test('HTML in a name is shown as text', async ({ page, request }) => {
+  const { id } = await (await bring(request, { fields: { name: '<img src=x onerror=alert(1)><b>Bold</b>' } })).json();
+  let alerted = false;
+  page.on('dialog', (d) => {
+    alerted = true;
+    void d.dismiss();
+  });
+  await page.goto(`/outing/${id}`);
+  await expect(page.getByLabel('Name of the outing')).toHaveValue('<img src=x onerror=alert(1)><b>Bold</b>');
+  await page.goto('/');
+  await expect(page.getByText('<img src=x onerror=alert(1)>').first()).toBeVisible();
+  expect(alerted).toBe(false);
+  await request.delete(`/api/outings/${id}`);
+});
+
+test('a refused form says why on the page and keeps what was typed', async ({ page }) => {
+  await page.goto('/outing/new');
+  await page.getByLabel('Name').fill('My day');
+  await page.getByLabel('Hourly forecast').setInputFiles({
+    name: 'sat.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('time,temperature_c,humidity_pct,wind_ms\n2027-01-12T18:00,400,80,3'),
+  });
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'sat.csv, line 2' })).toContainText(
+    'temperature_c is 400. Allowed: -60 to 40 °C.',
+  );
+  await expect(page.getByLabel('Name')).toHaveValue('My day');
+});
+
+test('pages that are not there say so', async ({ page }) => {
+  const answer = await page.goto('/outing/00000000-0000-4000-8000-000000000000');
+  expect(answer!.status()).toBe(404);
+  await expect(page.getByRole('link', { name: /outings|home/i }).first()).toBeVisible();
+});

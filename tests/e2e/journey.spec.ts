@@ -1,0 +1,153 @@
+import { expect, test, type Page } from '@playwright/test';
+
+/** The main job as a new athlete does it, in the real interface against the built application and its own database. */
+const files = 'src/demo/files';
+
+async function newOuting(page: Page, over: { name: string; sport: string; gpx?: string; csv: string; load?: string }) {
+  await page.goto('/outing/new');
+  await page.getByLabel('Hourly forecast').setInputFiles(`${files}/${over.csv}`);
+  if (over.gpx) await page.locator('input[name=route]').setInputFiles(`${files}/${over.gpx}`);
+  await page.getByLabel('Sport').selectOption(over.sport);
+  await page.getByLabel('Name').fill(over.name);
+  if (over.load) await page.getByLabel('Pack beyond clothes').fill(over.load);
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByLabel('Name of the outing')).toHaveValue(over.name);
+}
+
+const verdict = (page: Page) => page.getByRole('heading', { level: 1 });
+
+test('from a route and a forecast to a saved plan that is there again after a reload', async ({ page }) => {
+  const errors: string[] = [];
+  page.on('pageerror', (e) => errors.push(e.message));
+  page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
+  await newOuting(page, {
+    name: 'Round the Rake',
+    sport: 'ski tour',
+    gpx: 'skarn-head-round.gpx',
+    csv: 'saturday-tarnholt.csv',
+    load: '7',
+  });
+  await page.getByRole('button', { name: 'What to wear' }).click();
+  await expect(page.getByRole('progressbar')).toBeVisible();
+  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 60_000 });
+  await expect(verdict(page)).toContainText(/°C|g of water/);
+  await expect(page.getByTestId('save-state')).toHaveText('Saved');
+  const said = await verdict(page).innerText();
+  const cues = await page.getByRole('button', { name: /^Cue \d/ }).count();
+  expect(cues).toBeLessThanOrEqual(8);
+  await page.reload();
+  await expect(verdict(page)).toHaveText(said.replace(/\s+/g, ' '), { timeout: 15_000 });
+  expect(await page.getByRole('button', { name: /^Cue \d/ }).count()).toBe(cues);
+  expect(errors).toEqual([]);
+});
+
+test('a change by hand is simulated at once, stored, undone and redone by keys', async ({ page }) => {
+  await newOuting(page, {
+    name: 'Short run',
+    sport: 'run',
+    gpx: 'mill-lane-loop.gpx',
+    csv: 'weekday-evening.csv',
+    load: '0',
+  });
+  await page.getByRole('button', { name: 'What to wear' }).click();
+  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByTestId('save-state')).toHaveText('Saved');
+  const fingers = () => page.locator('dt', { hasText: 'fingers, lowest' }).locator('xpath=../dd[1]').innerText();
+  const before = await fingers();
+  await page.getByRole('button', { name: 'Take another piece…' }).click();
+  await page.getByLabel('Find a garment').fill('insulated mitts');
+  await page.getByRole('button', { name: /Insulated mitts/ }).click();
+  const lane = page.getByRole('button', { name: /^Insulated mitts.*Select to change it/ });
+  await lane.click();
+  for (let i = 0; i < 8; i++) await page.keyboard.press('Shift+ArrowLeft');
+  await page.keyboard.press('p');
+  await expect.poll(fingers).not.toBe(before);
+  await page.keyboard.press('z');
+  await page.keyboard.press('z');
+  await expect(lane).toHaveCount(0);
+  await expect.poll(fingers).toBe(before);
+  await page.keyboard.press('Shift+Z');
+  await expect(lane).toHaveCount(1);
+  await expect(page.getByTestId('save-state')).toHaveText('Saved');
+  await page.reload();
+  await expect(lane).toHaveCount(1);
+});
+
+test('dragging a cue moves it and everything with it', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Skarn Head round' }).click();
+  const first = page.getByRole('button', { name: /^Cue 1 at/ });
+  await expect(first).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByTestId('save-state')).toHaveText('Saved');
+  const label = await first.getAttribute('aria-label');
+  const box = (await first.boundingBox())!;
+  await page.mouse.move(box.x + 10, box.y + 12);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 40, box.y + 12, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(() => first.getAttribute('aria-label')).not.toBe(label);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect.poll(() => first.getAttribute('aria-label')).toBe(label);
+});
+
+test('planning can be cancelled and nothing is stored', async ({ page }) => {
+  await newOuting(page, { name: 'Cancelled day', sport: 'hike', gpx: 'lang-tarn-hut.gpx', csv: 'thaw-monday.csv' });
+  await page.getByRole('button', { name: 'What to wear' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(verdict(page)).toHaveText('No plan for this outing yet.');
+  await page.reload();
+});
+
+test('legs by hand: added, edited, saved', async ({ page }) => {
+  await page.goto('/outing/new');
+  await page.getByLabel('Hourly forecast').setInputFiles(`${files}/weekday-evening.csv`);
+  await page.getByRole('radio', { name: 'Legs by hand' }).click();
+  await page.getByLabel('Sport').selectOption('classic ski');
+  await page.getByLabel('Name').fill('Floodlit loop');
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByLabel('Name of the outing')).toHaveValue('Floodlit loop');
+  await page.getByRole('button', { name: 'Add a leg' }).click();
+  await page.getByLabel('Name of leg 2').fill('Waiting for the others');
+  await page.getByLabel('Going of leg 2').selectOption('stand');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Name of leg 2')).toHaveValue('Waiting for the others');
+  await expect(page.getByLabel('Going of leg 2')).toHaveValue('stand');
+});
+
+test('the closet: add from the catalogue, edit, damp, take out and put back', async ({ page }) => {
+  await page.goto('/closet');
+  const pieces = async () => Number((await verdict(page).innerText()).split(' ')[0]);
+  const before = await pieces();
+  await page.getByRole('button', { name: 'Add from the catalogue' }).click();
+  await page.getByRole('dialog').getByLabel('Find a garment').fill('grid fleece');
+  await page.getByRole('button', { name: 'Add Grid fleece' }).click();
+  await page.keyboard.press('Escape');
+  await expect.poll(pieces).toBe(before + 1);
+  await page.getByLabel('Name').fill('Grid fleece, my second');
+  await page.getByLabel('Damp now').fill('35');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('row', { name: /Grid fleece, my second.*damp, 35/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Take out of the closet' }).click();
+  await expect.poll(pieces).toBe(before);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(pieces).toBe(before + 1);
+});
+
+test('imperial everywhere, and back', async ({ page }) => {
+  await page.goto('/me');
+  await page.getByRole('button', { name: '°F, mi, oz' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.goto('/');
+  await expect(page.getByText(/\d mi\b/).first()).toBeVisible();
+  await page.getByRole('link', { name: 'Mill Lane loop' }).click();
+  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('Wind on you, mph')).toBeVisible();
+  await expect(page.getByText(/\d oz/).first()).toBeVisible();
+  await page.goto('/me');
+  await page.getByRole('button', { name: '°C, km, g' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+});

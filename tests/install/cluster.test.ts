@@ -1,0 +1,147 @@
+/** @jest-environment node */
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
+import { cpSync, mkdirSync, mkdtempSync, rmSync, writeFileSync, chmodSync, readFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import postgres from 'postgres';
+
+/**
+ * The database of the project's own: made, migrated, loaded once, killed at bad moments, and nothing lost.
+ * The launcher's plain-JavaScript modules are driven through small Node programs, as bin/demo drives them.
+ */
+jest.setTimeout(120_000);
+const ROOT = resolve(__dirname, '../..');
+let data: string;
+
+beforeAll(() => {
+  data = mkdtempSync('/var/tmp/ember-install-');
+  chmodSync(data, 0o755);
+});
+afterAll(() => rmSync(data, { recursive: true, force: true }));
+
+interface Running {
+  child: ChildProcess;
+  url: string;
+}
+
+/** Starts the cluster the way bin/demo does (start, migrate, load the demo) and keeps it until killed. */
+function start(): Promise<Running> {
+  const program = `
+    const { startCluster } = await import(${JSON.stringify(join(ROOT, 'scripts/cluster.mjs'))});
+    const { ensurePostgres } = await import(${JSON.stringify(join(ROOT, 'scripts/install.mjs'))});
+    const { migrate } = await import(${JSON.stringify(join(ROOT, 'scripts/migrate.mjs'))});
+    const { loadDemoInto } = await import(${JSON.stringify(join(ROOT, 'scripts/demo.mjs'))});
+    const cluster = await startCluster(ensurePostgres(), ${JSON.stringify(data)});
+    await migrate(cluster.url);
+    const loaded = await loadDemoInto(cluster.url, false);
+    console.log(JSON.stringify({ url: cluster.url, loaded }));
+    process.on('SIGTERM', async () => { await cluster.stop(); process.exit(0); });
+    setInterval(() => {}, 1000);`;
+  const child = spawn(process.execPath, ['--input-type=module', '-e', program], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+    cwd: ROOT,
+  });
+  return new Promise((done, fail) => {
+    let out = '';
+    child.stdout!.on('data', (d) => {
+      out += d;
+      const line = out.split('\n').find((l) => l.startsWith('{'));
+      if (line) done({ child, url: (JSON.parse(line) as { url: string }).url });
+    });
+    child.once('exit', (code) => fail(new Error(`the launcher ended with ${code}: ${out}`)));
+  });
+}
+
+const gone = (child: ChildProcess) =>
+  new Promise((done) => (child.exitCode !== null ? done(null) : child.once('exit', done)));
+
+async function ask<T>(url: string, work: (sql: postgres.Sql) => Promise<T>): Promise<T> {
+  const sql = postgres(url, { max: 1, onnotice: () => {} });
+  try {
+    return await work(sql);
+  } finally {
+    await sql.end();
+  }
+}
+
+test('an acknowledged row survives kill -9 of the launcher and of the database, and the demo is loaded only once', async () => {
+  let running = await start();
+  const id = await ask(running.url, async (sql) => {
+    const [a] = await sql`select id from athlete`;
+    const [row] =
+      await sql`insert into outing (athlete_id, name, sport, start_local, utc_offset_min, load_kg, forecast_ele_m, start_ele_m, albedo)
+      values (${a.id}, 'kept', 'run', '2027-01-16 08:00', 60, 0, 0, 0, 0.6) returning id`;
+    return row.id as string;
+  });
+  const kept = (url: string) => ask(url, async (sql) => (await sql`select name from outing where id = ${id}`).length);
+
+  running.child.kill('SIGKILL');
+  await gone(running.child);
+  running = await start();
+  expect(await kept(running.url)).toBe(1);
+
+  const pid = Number(readFileSync(join(data, 'postgres/postmaster.pid'), 'utf8').split('\n')[0]);
+  process.kill(pid, 'SIGKILL');
+  running.child.kill('SIGKILL');
+  await gone(running.child);
+  running = await start();
+  expect(await kept(running.url)).toBe(1);
+  expect(await ask(running.url, async (sql) => (await sql`select count(*)::int as n from athlete`)[0].n)).toBe(1);
+
+  running.child.kill('SIGTERM');
+  await gone(running.child);
+});
+
+test('the schema itself refuses what no form should let through, and stores nothing of a failed whole', async () => {
+  const running = await start();
+  await ask(running.url, async (sql) => {
+    const [a] = await sql`select id from athlete`;
+    await expect(sql`update athlete set mass_kg = 900`).rejects.toThrow(/check constraint/);
+    await expect(sql`update athlete set max_bpm = rest_bpm`).rejects.toThrow(/check constraint/);
+    await expect(sql`update garment set thickness_mm = -1`).rejects.toThrow(/check constraint/);
+    await expect(
+      sql`insert into plan (athlete_id, outing_id, name, content) values (${a.id}, gen_random_uuid(), 'x', '{}')`,
+    ).rejects.toThrow(/foreign key/);
+    const before = (await sql`select count(*)::int as n from outing`)[0].n;
+    await sql
+      .begin(async (tx) => {
+        await tx`insert into outing (athlete_id, name, sport, start_local, utc_offset_min, load_kg, forecast_ele_m, start_ele_m, albedo)
+          values (${a.id}, 'half', 'run', '2027-01-16 08:00', 60, 0, 0, 0, 0.6)`;
+        await tx`insert into outing_leg (outing_id, seq, name, sport, minutes, distance_m, climb_m, effort_by, shelter, pack_on, no_stopping)
+          values (gen_random_uuid(), 0, 'x', 'run', -5, 0, 0, 'usual', 'open', false, false)`;
+      })
+      .catch(() => {});
+    expect((await sql`select count(*)::int as n from outing`)[0].n).toBe(before);
+  });
+  running.child.kill('SIGTERM');
+  await gone(running.child);
+});
+
+test('a migration is applied once, in order, and refused when its file was changed or is gone', async () => {
+  const running = await start();
+  const folder = join(data, 'migrations');
+  mkdirSync(folder);
+  cpSync(join(ROOT, 'src/store/migrations'), folder, { recursive: true });
+  writeFileSync(join(folder, '900_more.sql'), 'create table more (id int primary key);');
+  const migrate = (): string => {
+    const program = `
+      const { migrate } = await import(${JSON.stringify(join(ROOT, 'scripts/migrate.mjs'))});
+      try { console.log(JSON.stringify(await migrate(${JSON.stringify(running.url)}, ${JSON.stringify(folder)}))); }
+      catch (e) { console.log(e.message); }`;
+    return execFileSync(process.execPath, ['--input-type=module', '-e', program], {
+      cwd: ROOT,
+      encoding: 'utf8',
+    }).trim();
+  };
+  expect(migrate()).toBe('["900_more.sql"]');
+  expect(migrate()).toBe('[]');
+  writeFileSync(join(folder, '901_broken.sql'), 'create table other (id int); select nonsense;');
+  expect(migrate()).toContain('nonsense');
+  await ask(running.url, async (sql) => expect((await sql`select to_regclass('other') as t`)[0].t).toBeNull());
+  rmSync(join(folder, '901_broken.sql'));
+  writeFileSync(join(folder, '900_more.sql'), 'create table more (id bigint primary key);');
+  expect(migrate()).toContain('900_more.sql was changed after it was applied');
+  rmSync(join(folder, '900_more.sql'));
+  expect(migrate()).toContain('its file is gone');
+  running.child.kill('SIGTERM');
+  await gone(running.child);
+});
