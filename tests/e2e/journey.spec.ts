@@ -116,6 +116,25 @@ test('legs by hand: added, edited, saved', async ({ page }) => {
   await expect(page.getByLabel('Going of leg 2')).toHaveValue('stand');
 });
 
+test('legs and air all by hand, no files at all', async ({ page }) => {
+  await page.goto('/outing/new');
+  await page.getByRole('radio', { name: 'Legs by hand' }).click();
+  await page.getByLabel('Air, °C').fill('-14');
+  await page.getByLabel('Wind, m/s').fill('4');
+  await page.getByLabel('Climb, m').fill('200');
+  await page.getByLabel('Start').fill('2027-02-01T09:00');
+  await page.getByLabel('Name').fill('From memory');
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByText(/Coldest −1[4-6] °C with 4 m\/s/)).toBeVisible();
+  await page.getByLabel('Air of leg 1').fill('-20');
+  await page.getByLabel('Wind of leg 1, at 10 m').focus();
+  await expect(page.getByText(/Coldest −20 °C/)).toBeVisible();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Air of leg 1')).toHaveValue('-20');
+});
+
 test('the closet: add from the catalogue, edit, damp, take out and put back', async ({ page }) => {
   await page.goto('/closet');
   const pieces = async () => Number((await verdict(page).innerText()).split(' ')[0]);

@@ -39,6 +39,32 @@ export function intendedRate(engine: Engine, sport: Sport, effort: Effort): numb
   }
 }
 
+/** Steepest slope taken for a leg given by hand. */
+const STEEPEST = 0.4;
+
+/**
+ * Speed and slope of a leg known only by its minutes and climb: the slope at which the athlete's effort gains that height in
+ * that time (bisection; a steeper way is slower but gains more). Downhill mirrors it. Flat without a climb.
+ */
+export function handPace(
+  engine: Engine,
+  leg: { sport: Sport; effort: Effort; minutes: number; climbM: number },
+  loadKg: number,
+): { speedMs: number; slope: number } {
+  const rate = leg.climbM / (leg.minutes * 60);
+  const way = Math.sign(rate);
+  const at = (slope: number) => paceFor(engine, leg.sport, way * slope, leg.effort, loadKg);
+  if (way === 0 || at(0) === 0) return { speedMs: at(0), slope: 0 };
+  let low = 0;
+  let high = STEEPEST;
+  for (let k = 0; k < 30; k++) {
+    const mid = (low + high) / 2;
+    if (at(mid) * mid < Math.abs(rate)) low = mid;
+    else high = mid;
+  }
+  return { speedMs: at(high), slope: way * high };
+}
+
 /** Fastest sensible speed by sport, m/s: downhill and on the flat people hold back before physics does. */
 const TOP_SPEED: Partial<Record<Sport, number>> = {
   run: 5,

@@ -8,7 +8,7 @@ import type { PrecipitationKind } from '@/core/atmosphere/precipitation';
 import type { Sport } from '@/core/effort/activity';
 import { checkForecast, weatherAt, type ForecastHour } from './forecast';
 import { isStop, LEG_RANGE, MAX_LEGS, type Leg } from './leg';
-import { paceFor } from './pace';
+import { handPace } from './pace';
 import type { Profile } from './route';
 
 /** What holds for a while on the one clock: the integrator's conditions plus where and in what weather it is. */
@@ -40,6 +40,7 @@ export interface Stretch {
 
 export interface Timeline {
   stretches: Stretch[];
+  /** as given, with the distance worked out where only minutes and climb were */
   legs: Leg[];
   /** s at which each leg starts; one more for the end */
   legStartS: number[];
@@ -80,6 +81,7 @@ export function buildTimeline(input: TimelineInput): Timeline {
   checkForecast(input.forecast);
   const stretches: Stretch[] = [];
   const legStartS: number[] = [];
+  const lengths: number[] = [];
   let t = 0;
   let distance = 0;
   let ele = input.startEleM;
@@ -94,15 +96,11 @@ export function buildTimeline(input: TimelineInput): Timeline {
       );
     legStartS.push(t);
     const seconds = leg.minutes * 60;
-    const slope = leg.distanceM > 0 ? Math.max(-0.6, Math.min(0.6, leg.climbM / leg.distanceM)) : 0;
     const moving = isMoving(leg.sport) && !isStop(leg);
-    const speed = moving
-      ? leg.distanceM > 0
-        ? leg.distanceM / seconds
-        : paceFor(engine, leg.sport, slope, leg.effort, input.loadKg)
-      : leg.sport === 'chairlift'
-        ? 2.5
-        : 0;
+    const byHand = moving && leg.distanceM === 0 ? handPace(engine, leg, input.loadKg) : null;
+    const slope = byHand?.slope ?? (leg.distanceM > 0 ? Math.max(-0.6, Math.min(0.6, leg.climbM / leg.distanceM)) : 0);
+    const speed = moving ? (byHand?.speedMs ?? leg.distanceM / seconds) : leg.sport === 'chairlift' ? 2.5 : 0;
+    const length = byHand ? speed * seconds : leg.distanceM;
     if (speed > 30)
       throw new OutOfRange(
         `leg ${index + 1} "${leg.name}" speed`,
@@ -123,19 +121,20 @@ export function buildTimeline(input: TimelineInput): Timeline {
           t + ((k + 1) / pieces) * seconds,
           speed,
           slope,
-          distance + f * leg.distanceM,
+          distance + f * length,
           here.eleM,
           here.bearing,
         ),
       );
     }
     t += seconds;
-    distance += leg.distanceM;
+    distance += length;
+    lengths.push(length);
     ele = placeOn(input.profile, leg, 1, ele).eleM;
   });
   legStartS.push(t);
   within('outing length', t / 3600, 0, 72, 'h');
-  return { stretches, legs, legStartS, endS: t };
+  return { stretches, legs: legs.map((l, i) => ({ ...l, distanceM: lengths[i] })), legStartS, endS: t };
 }
 
 function placeOn(

@@ -51,8 +51,17 @@ export function NewOuting() {
         <form onSubmit={submit} className="space-y-4" noValidate>
           <h1 className="speak text-[28px] leading-tight font-semibold">A day out: the way, and the air on it.</h1>
           <Problems problems={problems} />
-          <Field label="Hourly forecast" hint="CSV; metric or imperial headers">
-            <input className={input} type="file" name="forecast" accept=".csv,text/csv,text/plain" required />
+          <Field
+            label="Hourly forecast"
+            hint={withRoute ? 'CSV; metric or imperial headers' : 'CSV; or give the air below instead'}
+          >
+            <input
+              className={input}
+              type="file"
+              name="forecast"
+              accept=".csv,text/csv,text/plain"
+              required={withRoute}
+            />
           </Field>
           <div className="flex gap-1" role="radiogroup" aria-label="Way">
             {[true, false].map((v) => (
@@ -79,6 +88,17 @@ export function NewOuting() {
             </div>
           ) : (
             <div className="grid grid-cols-2 gap-4">
+              <Field label="Air, °C" hint="each leg may have its own later">
+                <input className={input} name="airC" type="number" step="any" />
+              </Field>
+              <div className="grid grid-cols-2 gap-4">
+                <Field label="Wind, m/s" hint="at 10 m">
+                  <input className={input} name="wind" type="number" min={0} max={60} step="any" />
+                </Field>
+                <Field label="Humidity, %">
+                  <input className={input} name="humidity" type="number" min={2} max={100} placeholder="75" />
+                </Field>
+              </div>
               <Field label="First leg, minutes" hint="more legs on the next screen">
                 <input className={input} name="minutes" type="number" min={5} max={1440} defaultValue={60} />
               </Field>

@@ -11,7 +11,7 @@ import type { Timeline } from '@/core/outing/timeline';
 import { OutOfRange } from '@/core/quantity/range';
 import { localTimeText, readLocalTime } from '@/formats/forecastCsv';
 import type { Problem } from '@/formats/problem';
-import { feetToM } from '@/core/quantity/units';
+import { cToFahrenheit, fahrenheitToC, feetToM } from '@/core/quantity/units';
 import { clock, day, degrees, distance, temperature, timeOfDay, windSpeed, type Units } from '@/formats/words';
 import type { StoredOuting } from '@/store/outings';
 import { Header } from '@/features/shell/Header';
@@ -168,7 +168,9 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
                     'Leg',
                     'Going',
                     'Min',
-                    'Distance',
+                    ...(outing.route
+                      ? ['Distance']
+                      : [`Air, ${units === 'metric' ? '°C' : '°F'}`, `Wind, ${units === 'metric' ? 'm/s' : 'mph'}`]),
                     `Climb, ${units === 'metric' ? 'm' : 'ft'}`,
                     'How hard',
                     'Shelter',
@@ -215,9 +217,19 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
                         onChange={(minutes) => setLeg(i, { minutes })}
                       />
                     </td>
-                    <td className="pr-2 whitespace-nowrap text-ink-2">
-                      {leg.distanceM > 0 ? distance(leg.distanceM, units) : '–'}
-                    </td>
+                    {outing.route ? (
+                      <td className="pr-2 whitespace-nowrap text-ink-2">
+                        {leg.distanceM > 0 ? distance(leg.distanceM, units) : '–'}
+                      </td>
+                    ) : (
+                      <LegAirCells
+                        leg={leg}
+                        index={i}
+                        laid={laid}
+                        units={units}
+                        onChange={(air) => setLeg(i, { air })}
+                      />
+                    )}
                     <td className="pr-2">
                       <LegNumber
                         label={`Climb of leg ${i + 1}`}
@@ -320,6 +332,58 @@ function LegNumber({ label, value, onChange }: { label: string; value: number; o
       value={value}
       onChange={(e) => Number.isFinite(e.target.valueAsNumber) && onChange(e.target.valueAsNumber)}
     />
+  );
+}
+
+/** Air and wind of one leg by hand; empty means the forecast's, which stands in grey. */
+function LegAirCells({
+  leg,
+  index,
+  laid,
+  units,
+  onChange,
+}: {
+  leg: Leg;
+  index: number;
+  laid: { timeline: Timeline } | { problem: Problem };
+  units: Units;
+  onChange: (air: Leg['air']) => void;
+}) {
+  const now = 'timeline' in laid ? laid.timeline.stretches.find((s) => s.leg === index) : undefined;
+  const metric = units === 'metric';
+  const show = (v: number | undefined, f: (x: number) => number) =>
+    v === undefined ? '' : String(Math.round(f(v) * 10) / 10);
+  const air = (c: number) => (metric ? c : cToFahrenheit(c));
+  const wind = (v: number) => (metric ? v : v * 2.236936);
+  const put = (key: 'airC' | 'wind', text: string, back: (x: number) => number) => {
+    const { [key]: _old, ...rest } = leg.air ?? {};
+    const v = Number(text);
+    const next = text.trim() === '' || !Number.isFinite(v) ? rest : { ...rest, [key]: back(v) };
+    onChange(Object.keys(next).length > 0 ? next : undefined);
+  };
+  return (
+    <>
+      <td className="pr-2">
+        <input
+          aria-label={`Air of leg ${index + 1}`}
+          inputMode="decimal"
+          className={`${cell} w-[52px] text-right`}
+          placeholder={show(now?.airC, air)}
+          defaultValue={show(leg.air?.airC, air)}
+          onBlur={(e) => put('airC', e.target.value, (x) => (metric ? x : fahrenheitToC(x)))}
+        />
+      </td>
+      <td className="pr-2">
+        <input
+          aria-label={`Wind of leg ${index + 1}, at 10 m`}
+          inputMode="decimal"
+          className={`${cell} w-[52px] text-right`}
+          placeholder={show(now?.wind10, wind)}
+          defaultValue={show(leg.air?.wind, wind)}
+          onBlur={(e) => put('wind', e.target.value, (x) => (metric ? x : x / 2.236936))}
+        />
+      </td>
+    </>
   );
 }
 

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { AVERAGE_PERSON, engineOf } from '@/core/body/person';
 import { cutRoute } from '@/core/outing/cutRoute';
 import { outingFromRoute, timelineOf } from '@/core/outing/outing';
-import { paceFor } from '@/core/outing/pace';
+import { handPace, paceFor } from '@/core/outing/pace';
 import { bearing, buildProfile, climbOf, distanceM, type RoutePoint } from '@/core/outing/route';
 import { readForecastCsv } from '@/formats/forecastCsv';
 import { readGpx } from '@/formats/gpx';
@@ -164,4 +164,18 @@ test('from the shipped files to one clock: every second covered once, weather on
   const top = t.stretches.reduce((a, b) => (b.eleM > a.eleM ? b : a));
   expect(top.airC).toBeLessThan(t.stretches[0].airC);
   expect(t.endS / 3600).toBeWithin(3, 5);
+});
+
+test('a leg by hand: minutes and climb give the slope and speed that effort can hold', () => {
+  const leg = { sport: 'hike' as const, effort: { by: 'exertion' as const, value: 3.5 }, minutes: 60, climbM: 350 };
+  const up = handPace(engine, leg, 8);
+  expect(up.speedMs * up.slope * 3600).toBeCloseTo(350, 0);
+  expect(up.slope).toBeWithin(0.05, 0.35);
+  expect(handPace(engine, { ...leg, climbM: -350 }, 8).slope).toBeLessThan(0);
+  expect(handPace(engine, { ...leg, climbM: 0 }, 8)).toEqual({
+    speedMs: paceFor(engine, 'hike', 0, leg.effort, 8),
+    slope: 0,
+  });
+  // More height than the effort can gain: the steepest way, and what it gives.
+  expect(handPace(engine, { ...leg, climbM: 3000 }, 8).slope).toBeCloseTo(0.4, 2);
 });

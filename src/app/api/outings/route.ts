@@ -1,5 +1,6 @@
 import { SPORTS, type Sport } from '@/core/effort/activity';
 import type { Effort } from '@/core/outing/leg';
+import type { ForecastHour } from '@/core/outing/forecast';
 import { outingFromRoute, timelineOf, type Outing } from '@/core/outing/outing';
 import { readForecastCsv, readLocalTime, MAX_CSV_BYTES } from '@/formats/forecastCsv';
 import { MAX_GPX_BYTES, readGpx } from '@/formats/gpx';
@@ -22,8 +23,8 @@ export async function POST(request: Request): Promise<Response> {
     const effort = readEffort(text('effortBy'), text('effortValue'), sport);
     const loadKg = number('Form', 'pack mass', text('loadKg') || '0', 0, 60, 'kg');
     const utcOffsetMin = number('Form', 'hours from UTC', text('utcOffsetH') || '0', -12, 14, 'h') * 60;
-    const forecastFile = file(form.get('forecast'), MAX_CSV_BYTES, 'forecast', 'an hourly forecast as CSV');
-    const forecast = readForecastCsv(await forecastFile.text(), forecastFile.name);
+    const byHand = !((f) => f instanceof File && f.size > 0)(form.get('route'));
+    const forecast = await readAir(form, text, byHand);
     const startMs = text('start') === '' ? forecast[0].timeMs : readLocalTime(text('start'), 'Form');
     const last = forecast[forecast.length - 1].timeMs + 3600_000;
     if (startMs < forecast[0].timeMs - 3600_000 || startMs > last)
@@ -31,7 +32,7 @@ export async function POST(request: Request): Promise<Response> {
 
     const gpx = form.get('route');
     let outing: Outing;
-    if (gpx instanceof File && gpx.size > 0) {
+    if (gpx instanceof File && !byHand) {
       const routeFile = file(gpx, MAX_GPX_BYTES, 'route', 'a GPX file');
       const route = readGpx(await routeFile.text(), routeFile.name);
       outing = atDoor(routeFile.name, () =>
@@ -82,6 +83,32 @@ export async function POST(request: Request): Promise<Response> {
     atDoor('Outing', () => timelineOf(outing, athlete.person));
     return { id: await createOuting(athlete.id, outing) };
   });
+}
+
+/** The forecast file; or, for legs by hand without one, the same air all day from three numbers. */
+async function readAir(form: FormData, text: (name: string) => string, byHand: boolean): Promise<ForecastHour[]> {
+  const csv = form.get('forecast');
+  if (!byHand || (csv instanceof File && csv.size > 0) || text('airC') === '') {
+    const forecastFile = file(csv, MAX_CSV_BYTES, 'forecast', 'an hourly forecast as CSV');
+    return readForecastCsv(await forecastFile.text(), forecastFile.name);
+  }
+  const airC = number('Form', 'air', text('airC'), -60, 40, '°C');
+  const humidity = number('Form', 'humidity', text('humidity') || '75', 2, 100, '%') / 100;
+  const wind = number('Form', 'wind', text('wind') || '0', 0, 60, 'm/s at 10 m');
+  if (text('start') === '')
+    refuse('Form', 'start', 'empty', 'a local date and time, since there is no forecast to take it from');
+  const startMs = readLocalTime(text('start'), 'Form');
+  const hour = {
+    airC,
+    humidity,
+    wind,
+    gust: wind * 1.5,
+    fromDeg: 0,
+    precipitationMmH: 0,
+    kind: 'none' as const,
+    cloud: 0.5,
+  };
+  return [0, 24].map((h) => ({ ...hour, timeMs: startMs + h * 3600_000 }));
 }
 
 const name = (text: string): string | null => (text === '' ? null : text.slice(0, 120));
