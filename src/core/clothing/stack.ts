@@ -10,8 +10,8 @@ import type { Wardrobe } from './wardrobe';
 export const MAX_LAYERS = 10;
 /** Coverage below this is no layer at all: a hem or an ear strap. */
 export const LEAST_COVER = 0.1;
-/** Nodes a zone: skin and layers. */
-export const STRIDE = MAX_LAYERS + 1;
+/** Places a zone takes in the arrays: skin, layers, and one for the link to the air. */
+export const STRIDE = MAX_LAYERS + 2;
 
 /** Air around the dressed athlete while a configuration lasts. */
 export interface Ambient {
@@ -40,6 +40,8 @@ export interface Stacks {
   layers: Uint8Array;
   /** garment index at node k */
   garment: Int16Array;
+  /** place of node k in the wardrobe's and the state's arrays, `garment * 13 + zone` */
+  place: Int32Array;
   /** dry resistance inside and outside the layer's water node, m²K/W */
   rIn: Float64Array;
   rOut: Float64Array;
@@ -55,6 +57,9 @@ export interface Stacks {
   vIn: Float64Array;
   vOut: Float64Array;
   vGap: Float64Array;
+  /** the link beneath node k (k = layers + 1: to the air) while everything is dry and unfrozen: W/m²K and g/(s m² Pa) */
+  dryLink: Float64Array;
+  clearLink: Float64Array;
   /** boundary conductance, W/m²K, and its vapour twin, g/(s m² Pa) */
   boundary: Float64Array;
   boundaryVapour: Float64Array;
@@ -73,6 +78,7 @@ export function newStacks(): Stacks {
   return {
     layers: new Uint8Array(ZONE_COUNT),
     garment: new Int16Array(n),
+    place: new Int32Array(n),
     rIn: f(),
     rOut: f(),
     rGap: f(),
@@ -82,6 +88,8 @@ export function newStacks(): Stacks {
     vIn: f(),
     vOut: f(),
     vGap: f(),
+    dryLink: f(),
+    clearLink: f(),
     boundary: zone(),
     boundaryVapour: zone(),
     areaFactor: zone(),
@@ -144,6 +152,7 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
       if (cover < LEAST_COVER) continue;
       n++;
       out.garment[base + n] = g;
+      out.place[base + n] = g * ZONE_COUNT + z;
       if (w.mitten[g]) mitten = true;
       // A tight outer layer squeezes flow the more there is under it; a boot fuller than it was made for is tight too.
       const overfill = Math.min(0.8, Math.max(0, inside - w.room[g]) / OVERFILL_PER_TIGHT);
@@ -235,7 +244,26 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
     }
     out.boundary[z] = boundary;
     out.boundaryVapour[z] = vapour;
+    linksWhenDry(out, z, n);
   }
+}
+
+/** Fills the links of a zone as they are without liquid or ice, which is most of the time. */
+function linksWhenDry(out: Stacks, z: number, n: number): void {
+  const base = z * STRIDE;
+  const share = AIR_VAPOUR / AIR_HEAT;
+  let heatOutside = 0;
+  let vapourOutside = 0;
+  for (let k = 1; k <= n; k++) {
+    const i = base + k;
+    out.dryLink[i] = 1 / (heatOutside + out.rGap[i] + out.rIn[i]) + out.through[i];
+    out.clearLink[i] = 1 / (vapourOutside + out.vGap[i] + out.vIn[i]) + out.through[i] * share;
+    heatOutside = out.rOut[i];
+    vapourOutside = out.vOut[i];
+  }
+  const outer = n > 0 ? out.throughOuter[z] : 0;
+  out.dryLink[base + n + 1] = 1 / (heatOutside + 1 / out.boundary[z]) + outer;
+  out.clearLink[base + n + 1] = 1 / (vapourOutside + 1 / out.boundaryVapour[z]) + outer * share;
 }
 
 /** Coverage of a zone by a garment with its openings as they are, 0–1. */

@@ -39,6 +39,15 @@ const SETTLE_HALF_S = 240;
 const settlingStep = (sinceS: number, stepS: number): number =>
   sinceS < SETTLE_QUARTER_S ? stepS / 4 : sinceS < SETTLE_HALF_S ? stepS / 2 : stepS;
 
+/** Whether the world changed at once between two stretches, rather than drifted as forecasts do. */
+const isAbrupt = (a: Conditions, b: Conditions): boolean =>
+  a.sport !== b.sport ||
+  a.packOn !== b.packOn ||
+  Math.abs(a.metabolicW - b.metabolicW) > 40 ||
+  Math.abs(a.airC - b.airC) > 1.5 ||
+  Math.abs(a.relativeWind - b.relativeWind) > 1 ||
+  Math.abs(a.precipitationMmH - b.precipitationMmH) > 0.5;
+
 /** Comfort follows effort slowly, s: ten minutes in, a cool skin begins to feel right (common practice, no published source). */
 const HABIT_S = 600;
 
@@ -284,21 +293,27 @@ export class Simulator {
     let t = this.state.head[HEAD.time];
     let row = Math.ceil(t / sampleS - 1e-9);
     let changedS = t;
+    let changed = true;
+    let last: Conditions | null = null;
     for (const c of conditions) {
       if (c.endS <= t + 1e-9) continue;
       let dressed = false;
+      if (last === null || isAbrupt(last, c)) changed = true;
+      last = c;
       while (t < c.endS - 1e-9) {
         while (nextCue < cues.length && cues[nextCue].atS <= t + 1e-6) {
           if (cues[nextCue].atS >= t - 1e-6 || t === 0) {
             this.apply(cues[nextCue].actions, c.airC);
             dressed = false;
+            changed = true;
           }
           nextCue++;
         }
         if (!dressed) {
           this.dress(c);
           dressed = true;
-          changedS = t;
+          if (changed) changedS = t;
+          changed = false;
           if (row === 0 && t === 0) this.record(out, row++, c);
         }
         let until = Math.min(c.endS, t + settlingStep(t - changedS, stepS));

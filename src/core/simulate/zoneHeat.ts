@@ -2,7 +2,6 @@ import type { BodyParameters } from '@/core/body/bodyParameters';
 import type { ControlOutput } from '@/core/body/control';
 import { STRIDE, type Stacks } from '@/core/clothing/stack';
 import type { Wardrobe } from '@/core/clothing/wardrobe';
-import { ZONE_COUNT } from '@/core/body/zones';
 import { AIR_HEAT, LATENT_VAPOUR } from '@/core/quantity/units';
 import type { Scratch } from './scratch';
 import { HEAD, type State } from './state';
@@ -14,25 +13,35 @@ const ICE_SHARE = 0.5;
 export function linkHeat(z: number, w: Wardrobe, stacks: Stacks, s: State, x: Scratch): void {
   const base = z * STRIDE;
   const n = stacks.layers[z];
+  const { place, garment, rIn, rOut, rGap, through, dryLink, vent: flow } = stacks;
+  const { filled, link, vent } = x;
+  const { water, ice } = s;
+  const { sorb, liquid: capacity, wetLoss } = w;
+  let keepInside = 1;
   let outside = 0;
-  for (let k = 0; k <= n; k++) {
-    let next = 0;
-    if (k > 0) {
-      const g = stacks.garment[base + k];
-      const j = g * ZONE_COUNT + z;
-      const liquid = s.water[j] - w.sorb[j] - (1 - ICE_SHARE) * s.ice[j];
-      let filled = liquid > 0 ? liquid / w.liquid[j] : 0;
-      if (filled > 1) filled = 1;
-      x.filled[k] = filled;
-      const keep = 1 - w.wetLoss[g] * filled;
-      const inside = stacks.rIn[base + k] * keep;
-      next = stacks.rOut[base + k] * keep;
-      x.link[k - 1] = 1 / (outside + stacks.rGap[base + k] + inside) + stacks.through[base + k];
+  vent[0] = flow[base] * AIR_HEAT;
+  for (let k = 1; k <= n; k++) {
+    const i = base + k;
+    const j = place[i];
+    const free = water[j] - sorb[j] - (1 - ICE_SHARE) * ice[j];
+    let share = free > 0 ? free / capacity[j] : 0;
+    if (share > 1) share = 1;
+    filled[k] = share;
+    vent[k] = flow[i] * AIR_HEAT;
+    if (share === 0 && keepInside === 1) {
+      link[k - 1] = dryLink[i];
+      outside = rOut[i];
+    } else {
+      const keep = 1 - wetLoss[garment[i]] * share;
+      link[k - 1] = 1 / (outside + rGap[i] + rIn[i] * keep) + through[i];
+      outside = rOut[i] * keep;
+      keepInside = keep;
     }
-    outside = next;
-    x.vent[k] = stacks.vent[base + k] * AIR_HEAT;
   }
-  x.link[n] = 1 / (outside + 1 / stacks.boundary[z]) + (n > 0 ? stacks.throughOuter[z] : 0);
+  link[n] =
+    keepInside === 1
+      ? dryLink[base + n + 1]
+      : 1 / (outside + 1 / stacks.boundary[z]) + (n > 0 ? stacks.throughOuter[z] : 0);
 }
 
 /**
@@ -59,27 +68,34 @@ export function solveTemperature(
   const area = body.area[z];
   const central = s.head[HEAD.central];
   const { link, vent, upper, right } = x;
+  const { place } = stacks;
+  const { temperature, slope: slopes, evaporation, owed } = s;
+  const heat = w.heat;
   const sun = sunWm2;
+  const rate = 1 / dt;
 
   // Layers from the outside in; node k is tied to k−1 by link[k−1].
   let d: number;
   let r: number;
   for (let k = n; k >= 1; k--) {
-    const j = stacks.garment[base + k] * ZONE_COUNT + z;
-    const inertia = w.heat[j] / dt;
-    const slope = s.slope[j];
-    const old = s.temperature[j];
-    d = inertia + link[k - 1] + vent[k] + slope;
-    r = inertia * old + vent[k] * airC + slope * old - LATENT_VAPOUR * s.evaporation[j] - s.owed[j] / dt;
+    const j = place[base + k];
+    const inertia = heat[j] * rate;
+    const slope = slopes[j];
+    const old = temperature[j];
+    const inner = link[k - 1];
+    d = inertia + inner + vent[k] + slope;
+    r = (inertia + slope) * old + vent[k] * airC - LATENT_VAPOUR * evaporation[j] - owed[j] * rate;
+    const outer = link[k];
     if (k === n) {
-      d += link[n];
-      r += link[n] * airC + sun;
+      d += outer;
+      r += outer * airC + sun;
     } else {
-      d += link[k] - link[k] * upper[k + 1];
-      r += link[k] * right[k + 1];
+      d += outer - outer * upper[k + 1];
+      r += outer * right[k + 1];
     }
-    upper[k] = link[k - 1] / d;
-    right[k] = r / d;
+    const inverse = 1 / d;
+    upper[k] = inner * inverse;
+    right[k] = r * inverse;
   }
 
   const kc = body.conduction[z];
@@ -114,11 +130,11 @@ export function solveTemperature(
   let below = skin;
   let dry = vent[0] * (skin - airC);
   for (let k = 1; k <= n; k++) {
-    const j = stacks.garment[base + k] * ZONE_COUNT + z;
+    const j = place[base + k];
     const t = right[k] + upper[k] * below;
     // Book what the latent prediction assumed; the vapour step settles it.
-    s.owed[j] = -dt * LATENT_VAPOUR * s.evaporation[j] - dt * s.slope[j] * (t - s.temperature[j]);
-    s.temperature[j] = t;
+    owed[j] = -dt * (LATENT_VAPOUR * evaporation[j] + slopes[j] * (t - temperature[j]));
+    temperature[j] = t;
     dry += vent[k] * (t - airC);
     below = t;
   }

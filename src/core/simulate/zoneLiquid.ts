@@ -30,59 +30,68 @@ export function moveLiquid(
   const base = z * STRIDE;
   const n = stacks.layers[z];
   const area = body.area[z];
+  const { film, water, ice, temperature } = s;
   if (n === 0) {
-    if (s.film[z] > DRIP_FILM) {
-      ledger.dripped += (s.film[z] - DRIP_FILM) * area;
-      s.film[z] = DRIP_FILM;
+    if (film[z] > DRIP_FILM) {
+      ledger.dripped += (film[z] - DRIP_FILM) * area;
+      film[z] = DRIP_FILM;
     }
     return;
   }
+  const { garment, place } = stacks;
+  const { sorb, liquid } = w;
+  const filled = x.filled;
+  let anyLiquid = film[z] > 1e-9;
   for (let k = 1; k <= n; k++) {
-    const j = stacks.garment[base + k] * ZONE_COUNT + z;
-    const liquid = freeLiquid(j, s, w);
-    x.filled[k] = liquid / w.liquid[j];
+    const j = place[base + k];
+    const free = water[j] - ice[j] - sorb[j];
+    filled[k] = free > 0 ? free / liquid[j] : 0;
+    if (free > 0) anyLiquid = true;
   }
-  const wet = x.wetness[z];
-  const first = stacks.garment[base + 1];
-  fromSkin(z, first, 1, w.contact[first], dt, s, x, w);
-  if (n > 1 && w.mesh[first] > 0) {
-    // Open mesh lets the film reach the layer above through its holes.
-    const second = stacks.garment[base + 2];
-    fromSkin(z, second, 2, w.mesh[first] * w.contact[second], dt, s, x, w);
-  }
-  // What ISO 7933 calls unevaporated sweat leaves the film at once: into the cloth, or it drips when the cloth is full.
-  let runoff = Math.min(s.film[z], (sweatGs / area) * dt * 0.5 * wet * wet);
-  if (s.film[z] - runoff > DRIP_FILM) runoff = s.film[z] - DRIP_FILM;
-  s.film[z] -= runoff;
-  const j1 = first * ZONE_COUNT + z;
-  s.water[j1] += runoff;
+  if (anyLiquid) {
+    const wet = x.wetness[z];
+    const first = garment[base + 1];
+    fromSkin(z, first, 1, w.contact[first], dt, s, x, w);
+    if (n > 1 && w.mesh[first] > 0) {
+      // Open mesh lets the film reach the layer above through its holes.
+      const second = garment[base + 2];
+      fromSkin(z, second, 2, w.mesh[first] * w.contact[second], dt, s, x, w);
+    }
+    // What ISO 7933 calls unevaporated sweat leaves the film at once: into the cloth, or it drips when the cloth is full.
+    let runoff = Math.min(film[z], (sweatGs / area) * dt * 0.5 * wet * wet);
+    if (film[z] - runoff > DRIP_FILM) runoff = film[z] - DRIP_FILM;
+    film[z] -= runoff;
+    water[place[base + 1]] += runoff;
 
-  for (let k = 1; k < n; k++) {
-    const a = stacks.garment[base + k];
-    const b = stacks.garment[base + k + 1];
-    const ja = a * ZONE_COUNT + z;
-    const jb = b * ZONE_COUNT + z;
-    const rate =
-      (w.contact[b] * Math.min(w.wicking[a], w.wicking[b]) * Math.min(w.liquid[ja], w.liquid[jb])) / WICK_CLOTH_S;
-    let flow = rate * (x.filled[k] - x.filled[k + 1]) * dt;
-    const limit = 0.5 * (flow > 0 ? freeLiquid(ja, s, w) : freeLiquid(jb, s, w));
-    if (flow > limit) flow = limit;
-    else if (flow < -limit) flow = -limit;
-    s.water[ja] -= flow;
-    s.water[jb] += flow;
+    for (let k = 1; k < n; k++) {
+      const difference = filled[k] - filled[k + 1];
+      if (difference === 0) continue;
+      const a = garment[base + k];
+      const b = garment[base + k + 1];
+      const ja = place[base + k];
+      const jb = place[base + k + 1];
+      const wick =
+        (w.contact[b] * Math.min(w.wicking[a], w.wicking[b]) * Math.min(liquid[ja], liquid[jb])) / WICK_CLOTH_S;
+      let moved = wick * difference * dt;
+      const limit = 0.5 * (moved > 0 ? freeLiquid(ja, s, w) : freeLiquid(jb, s, w));
+      if (moved > limit) moved = limit;
+      else if (moved < -limit) moved = -limit;
+      water[ja] -= moved;
+      water[jb] += moved;
+    }
   }
   for (let k = 1; k <= n; k++) {
-    const j = stacks.garment[base + k] * ZONE_COUNT + z;
-    const over = s.water[j] - w.sorb[j] - w.liquid[j];
+    const j = place[base + k];
+    const over = water[j] - sorb[j] - liquid[j];
     if (over > 0) {
-      const unfrozen = Math.min(over, s.water[j] - s.ice[j]);
+      const unfrozen = Math.min(over, water[j] - ice[j]);
       if (unfrozen > 0) {
-        s.water[j] -= unfrozen;
-        if (k < n) s.water[stacks.garment[base + k + 1] * ZONE_COUNT + z] += unfrozen;
+        water[j] -= unfrozen;
+        if (k < n) water[place[base + k + 1]] += unfrozen;
         else ledger.dripped += unfrozen * area;
       }
     }
-    changePhase(j, s, w);
+    if (temperature[j] < 0 ? water[j] - ice[j] > sorb[j] : ice[j] > 0) changePhase(j, s, w);
   }
 }
 
@@ -149,7 +158,7 @@ export function precipitate(
   const area = body.area[z];
   // An upright body catches about 0.3 of the fall on its surface, more in wind (engineering value).
   const fall = (0.3 * mmH * 1000 * dt) / 3600;
-  const outer = n === 0 ? -1 : stacks.garment[base + n] * ZONE_COUNT + z;
+  const outer = n === 0 ? -1 : stacks.place[base + n];
   const surface = n === 0 ? s.skin[z] : s.temperature[outer];
   const heatStored = n === 0 ? body.skinC[z] / area : w.heat[outer];
   // Flakes melt at the rate the surface can give heat, its warmth above freezing within a minute; the rest falls off.

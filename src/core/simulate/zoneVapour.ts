@@ -1,6 +1,5 @@
 import { saturationFast } from '@/core/atmosphere/humidity';
 import type { BodyParameters } from '@/core/body/bodyParameters';
-import { ZONE_COUNT } from '@/core/body/zones';
 import { STRIDE, type Stacks } from '@/core/clothing/stack';
 import type { Wardrobe } from '@/core/clothing/wardrobe';
 import { DRY_SKIN_CONDUCTANCE, DRY_WETTEDNESS, FULL_FILM } from '@/core/moisture/film';
@@ -13,6 +12,8 @@ import type { State } from './state';
 const HELD = 1e3;
 /** Frost that doubles a layer's resistance to vapour, g/m² (engineering value). */
 const FROST_CLOG = 80;
+/** Vapour that goes with a through-flow's heat, g/(s m² Pa) per W/m²K. */
+const THROUGH_VAPOUR = AIR_VAPOUR / AIR_HEAT;
 
 /**
  * One implicit step of the water vapour of a zone, with what it evaporates from the skin and leaves in each layer.
@@ -37,77 +38,87 @@ export function solveVapour(
   const n = stacks.layers[z];
   const area = body.area[z];
   const { vapourLink, pressure, saturation, upper, right, capacity } = x;
-  const ventVapour = AIR_VAPOUR;
-  const throughVapour = AIR_VAPOUR / AIR_HEAT;
+  const { place, vent: flow, clearLink, vIn, vOut, vGap, through } = stacks;
+  const { water, ice, temperature, owed, evaporation, slope } = s;
+  const sorb = w.sorb;
+  const rate = 1 / dt;
 
   const skinSaturation = saturationFast(s.skin[z]);
+  let clogInside = 1;
   let outside = 0;
   for (let k = 1; k <= n; k++) {
-    const j = stacks.garment[base + k] * ZONE_COUNT + z;
-    const clog = 1 + s.ice[j] / FROST_CLOG;
-    const inside = stacks.vIn[base + k] * clog;
-    vapourLink[k - 1] = 1 / (outside + stacks.vGap[base + k] + inside) + stacks.through[base + k] * throughVapour;
-    outside = stacks.vOut[base + k] * clog;
-    saturation[k] = saturationFast(s.temperature[j]);
+    const i = base + k;
+    const j = place[i];
+    const frozen = ice[j];
+    saturation[k] = saturationFast(temperature[j]);
+    capacity[k] = water[j] >= sorb[j] ? HELD : (sorb[j] * rate) / saturation[k];
+    if (frozen === 0 && clogInside === 1) {
+      vapourLink[k - 1] = clearLink[i];
+      outside = vOut[i];
+    } else {
+      const clog = 1 + frozen / FROST_CLOG;
+      vapourLink[k - 1] = 1 / (outside + vGap[i] + vIn[i] * clog) + through[i] * THROUGH_VAPOUR;
+      outside = vOut[i] * clog;
+      clogInside = clog;
+    }
   }
-  vapourLink[n] = 1 / (outside + 1 / stacks.boundaryVapour[z]) + (n > 0 ? stacks.throughOuter[z] * throughVapour : 0);
+  const toAirLink =
+    clogInside === 1
+      ? clearLink[base + n + 1]
+      : 1 / (outside + 1 / stacks.boundaryVapour[z]) + (n > 0 ? stacks.throughOuter[z] * THROUGH_VAPOUR : 0);
+  vapourLink[n] = toAirLink;
 
   // Skin wettedness, implicit in its film so that a thin film neither flickers nor runs negative.
   const sweat = sweatGs / area;
-  const skinVent = stacks.vent[base] * ventVapour;
+  const skinVent = flow[base] * AIR_VAPOUR;
   let firstPressure = airVapour;
   if (n > 0) {
-    const j = stacks.garment[base + 1] * ZONE_COUNT + z;
-    firstPressure = saturation[1] * Math.min(1, s.water[j] / w.sorb[j]);
+    const j = place[base + 1];
+    firstPressure = water[j] >= sorb[j] ? saturation[1] : (saturation[1] * water[j]) / sorb[j];
   }
-  const pull = Math.max(0, vapourLink[0] * (skinSaturation - firstPressure) + skinVent * (skinSaturation - airVapour));
+  const firstLink = vapourLink[0];
+  const pull = Math.max(0, firstLink * (skinSaturation - firstPressure) + skinVent * (skinSaturation - airVapour));
   const ahead = (s.film[z] + dt * sweat) / (1 + (dt * pull) / FULL_FILM);
   const filmShare = ahead > FULL_FILM ? 1 : ahead / FULL_FILM;
   x.wetness[z] = DRY_WETTEDNESS + (1 - DRY_WETTEDNESS) * filmShare;
   // Wet patches evaporate freely, dry skin only as fast as it lets water through; both into the same first gap.
-  const free = vapourLink[0] + skinVent;
+  const free = firstLink + skinVent;
   const dryLink = ((1 - filmShare) * DRY_SKIN_CONDUCTANCE) / (free + DRY_SKIN_CONDUCTANCE);
   const wet = filmShare + dryLink;
-  const skinLink = vapourLink[0] * wet;
-
-  for (let k = 1; k <= n; k++) {
-    const j = stacks.garment[base + k] * ZONE_COUNT + z;
-    capacity[k] = s.water[j] >= w.sorb[j] ? HELD : w.sorb[j] / (saturation[k] * dt);
-  }
+  const skinLink = firstLink * wet;
 
   let again = true;
   for (let pass = 0; again && pass < 4; pass++) {
     again = false;
     for (let k = n; k >= 1; k--) {
-      const j = stacks.garment[base + k] * ZONE_COUNT + z;
+      const i = base + k;
+      const j = place[i];
       const inner = k === 1 ? skinLink : vapourLink[k - 1];
-      const vent = stacks.vent[base + k] * ventVapour;
-      const held = capacity[k] === HELD;
-      const start = held ? saturation[k] : (saturation[k] * s.water[j]) / w.sorb[j];
-      let d = capacity[k] + inner + vent;
-      let r = capacity[k] * start + vent * airVapour;
+      const vent = flow[i] * AIR_VAPOUR;
+      const hold = capacity[k];
+      // A dry layer's capacity times its starting pressure is its water over the step.
+      let d = hold + inner + vent;
+      let r = (hold === HELD ? HELD * saturation[k] : water[j] * rate) + vent * airVapour;
+      const outer = vapourLink[k];
       if (k === n) {
-        d += vapourLink[n];
-        r += vapourLink[n] * airVapour;
+        d += outer;
+        r += outer * airVapour;
       } else {
-        d += vapourLink[k] * (1 - upper[k + 1]);
-        r += vapourLink[k] * right[k + 1];
+        d += outer * (1 - upper[k + 1]);
+        r += outer * right[k + 1];
       }
-      upper[k] = inner / d;
-      right[k] = r / d;
-    }
-    let below = skinSaturation;
-    for (let k = 1; k <= n; k++) {
-      below = right[k] + upper[k] * below;
-      pressure[k] = below;
+      const inverse = 1 / d;
+      upper[k] = inner * inverse;
+      right[k] = r * inverse;
     }
     pressure[0] = skinSaturation;
+    for (let k = 1; k <= n; k++) pressure[k] = right[k] + upper[k] * pressure[k - 1];
     for (let k = 1; k <= n; k++) {
       if (capacity[k] !== HELD) continue;
-      const j = stacks.garment[base + k] * ZONE_COUNT + z;
-      if (s.water[j] + dt * netInflow(k, n, base, skinLink, stacks, x, airVapour) < 0) {
+      const j = place[base + k];
+      if (water[j] + dt * netInflow(k, n, flow[base + k], skinLink, x, airVapour) < 0) {
         // It would dry out within the step: let its pressure fall with its water instead.
-        capacity[k] = w.sorb[j] / (saturation[k] * dt);
+        capacity[k] = (sorb[j] * rate) / saturation[k];
         again = true;
       }
     }
@@ -115,23 +126,25 @@ export function solveVapour(
 
   let lost = 0;
   for (let k = 1; k <= n; k++) {
-    const j = stacks.garment[base + k] * ZONE_COUNT + z;
-    const inflow = netInflow(k, n, base, skinLink, stacks, x, airVapour);
-    lost += stacks.vent[base + k] * ventVapour * (pressure[k] - airVapour);
-    s.water[j] += dt * inflow;
-    s.owed[j] += -dt * LATENT_VAPOUR * inflow;
+    const i = base + k;
+    const j = place[i];
+    const inflow = netInflow(k, n, flow[i], skinLink, x, airVapour);
+    const vent = flow[i] * AIR_VAPOUR;
+    lost += vent * (pressure[k] - airVapour);
+    const wetNode = capacity[k] === HELD ? 1 : water[j] / sorb[j];
+    water[j] += dt * inflow;
     // `owed` now holds λ·(actual − assumed) evaporation; positive means more heat is still to be taken.
-    s.evaporation[j] = -inflow;
-    const wetNode = capacity[k] === HELD ? 1 : s.water[j] / w.sorb[j];
-    s.slope[j] =
+    owed[j] -= dt * LATENT_VAPOUR * inflow;
+    evaporation[j] = -inflow;
+    slope[j] =
       LATENT_VAPOUR *
       wetNode *
       saturation[k] *
       0.065 *
-      ((k === 1 ? skinLink : vapourLink[k - 1]) + vapourLink[k] + stacks.vent[base + k] * ventVapour);
-    if (s.ice[j] > s.water[j]) meltForSublimation(j, s, w);
+      ((k === 1 ? skinLink : vapourLink[k - 1]) + vapourLink[k] + vent);
+    if (ice[j] > water[j]) meltForSublimation(j, s, w);
   }
-  const toAir = (n === 0 ? skinLink : vapourLink[n]) * ((n === 0 ? skinSaturation : pressure[n]) - airVapour);
+  const toAir = (n === 0 ? skinLink : toAirLink) * ((n === 0 ? skinSaturation : pressure[n]) - airVapour);
   const fromSkin =
     n === 0 ? toAir : skinLink * (skinSaturation - pressure[1]) + skinVent * wet * (skinSaturation - airVapour);
   lost += n === 0 ? 0 : toAir + skinVent * wet * (skinSaturation - airVapour);
@@ -158,23 +171,12 @@ export function solveVapour(
 }
 
 /** Net vapour into layer k, g/s m², at the solved pressures. */
-function netInflow(
-  k: number,
-  n: number,
-  base: number,
-  skinLink: number,
-  stacks: Stacks,
-  x: Scratch,
-  airVapour: number,
-): number {
-  const p = x.pressure[k];
-  const inner = k === 1 ? skinLink : x.vapourLink[k - 1];
-  const outer = k === n ? airVapour : x.pressure[k + 1];
-  return (
-    inner * (x.pressure[k - 1] - p) -
-    x.vapourLink[k] * (p - outer) -
-    stacks.vent[base + k] * AIR_VAPOUR * (p - airVapour)
-  );
+function netInflow(k: number, n: number, flow: number, skinLink: number, x: Scratch, airVapour: number): number {
+  const { pressure, vapourLink } = x;
+  const p = pressure[k];
+  const inner = k === 1 ? skinLink : vapourLink[k - 1];
+  const outer = k === n ? airVapour : pressure[k + 1];
+  return inner * (pressure[k - 1] - p) - vapourLink[k] * (p - outer) - flow * AIR_VAPOUR * (p - airVapour);
 }
 
 /** Frost that left as vapour must first have melted: the node pays the heat of fusion. */
