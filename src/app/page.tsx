@@ -1,4 +1,5 @@
 import { Home } from '@/features/home/Home';
+import { dryingMinutes, LINE_INDOORS } from '@/core/simulate/drying';
 import { homeLine } from '@/features/home/lines';
 import { currentAthlete } from '@/store/athlete';
 import { listCloset } from '@/store/closet';
@@ -26,7 +27,9 @@ export default async function Page() {
       outings={lines.filter((l) => l !== null)}
       more={list.slice(MOST).map((o) => ({ id: o.id, name: o.name, startMs: o.startMs }))}
       units={athlete.units}
-      damp={closet.filter((o) => o.dampGm2 > 0).map((o) => o.garment.name)}
+      damp={closet
+        .filter((o) => o.dampGm2 > 0)
+        .map((o) => ({ name: o.garment.name, minutes: dryingMinutes(o.garment, o.dampGm2, LINE_INDOORS) }))}
       garments={closet.length}
     />
   );

@@ -46,7 +46,7 @@ function main(argv: string[]): number {
     const scored = atDoor(name, () =>
       scorePlan(c.person, c.garments, c.timeline, c.plan, { stepS: c.stepS, sampleS: c.sampleS, damp: c.damp }),
     );
-    process.stdout.write(JSON.stringify({ title: c.title, plan: c.plan, ...report(scored, c.garments) }) + '\n');
+    process.stdout.write(JSON.stringify({ title: c.title, plan: c.plan, ...report(scored, c) }) + '\n');
     return 0;
   }
   const c = readPlanCase(value, name);
@@ -66,7 +66,7 @@ function main(argv: string[]): number {
       plan: planned.plan,
       cues: planned.cues,
       simulations: planned.simulations,
-      ...report(planned.scored, c.garments),
+      ...report(planned.scored, { ...c, plan: planned.plan }),
     }) + '\n',
   );
   return 0;

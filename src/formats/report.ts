@@ -1,6 +1,10 @@
 import { ZONES } from '@/core/body/zones';
 import type { Garment } from '@/core/clothing/garment';
+import type { Person } from '@/core/body/person';
+import { standardByLeg } from '@/core/judge/standard';
 import { CAUTIONS } from '@/core/judge/verdict';
+import type { Timeline } from '@/core/outing/timeline';
+import type { Plan } from '@/core/simulate/conditions';
 import type { Scored } from '@/core/plan/score';
 import { plainVerdict } from './words';
 
@@ -11,8 +15,16 @@ const r3 = (x: number) => Math.round(x * 1000) / 1000;
 const byZone = (values: Float64Array, row: number, round: (x: number) => number) =>
   Object.fromEntries(ZONES.map((z, i) => [z, round(values[row * ZONES.length + i])]));
 
+/** What was run: the standard's own answer needs it beside the result. */
+export interface Ran {
+  garments: readonly Garment[];
+  timeline: Timeline;
+  plan: Plan;
+  person: Person;
+}
+
 /** The output of the command line: series, totals and judgement, SI and °C. Shape in docs/formats.md. */
-export function report(scored: Scored, garments: readonly Garment[]) {
+export function report(scored: Scored, { garments, timeline, plan, person }: Ran) {
   const s = scored.series;
   const byId = new Map(garments.map((g) => [g.id, g]));
   const minutes = Array.from({ length: s.rows }, (_, row) => ({
@@ -73,6 +85,15 @@ export function report(scored: Scored, garments: readonly Garment[]) {
       tone: scored.verdict.tone,
       findings: scored.findings.map((f) => ({ ...f, value: r2(f.value) })),
       cost: { ...Object.fromEntries(Object.entries(scored.cost).map(([k, v]) => [k, r3(v)])), total: r3(scored.total) },
+      iso11079: standardByLeg(timeline, plan, byId, person).map((l) => ({
+        leg: l.leg,
+        name: l.name,
+        ireqNeutralClo: r2(l.ireqNeutralClo),
+        ireqMinimalClo: r2(l.ireqMinimalClo),
+        neededIntrinsicClo: r2(l.neededClo),
+        wornIntrinsicClo: r2(l.wornClo),
+        durationLimitHours: l.limitHours === null ? null : r2(l.limitHours),
+      })),
       cautions: CAUTIONS,
     },
   };

@@ -3,6 +3,7 @@ import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import type { Outing } from '@/core/outing/outing';
 import type { Planned } from '@/core/plan/planner';
+import type { Proposal } from '@/core/plan/propose';
 import type { Scored } from '@/core/plan/score';
 import type { Plan } from '@/core/simulate/conditions';
 import type { EmberWorker } from './ember.worker';
@@ -60,6 +61,24 @@ export class Scorer {
     this.running?.worker.terminate();
     this.running = null;
   }
+}
+
+/**
+ * Looks for the one change that helps a plan most, in a worker of its own so that scoring is never held up.
+ * @returns the result, and a way to end the work when the plan has moved on
+ */
+export function proposeInWorker(request: {
+  person: Person;
+  closet: Garment[];
+  outing: Outing;
+  plan: Plan;
+  damp: Record<string, number>;
+}): { result: Promise<Proposal | null>; cancel: () => void } {
+  const running = start();
+  const result = running.api
+    .propose(request.person, request.closet, request.outing, request.plan, request.damp)
+    .finally(() => running.worker.terminate());
+  return { result: result as Promise<Proposal | null>, cancel: () => running.worker.terminate() };
 }
 
 /** Plans in a worker of its own. @returns the result, and a way to cancel that ends the work at once */

@@ -3,6 +3,7 @@ import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import { makePlan, type Planned } from '@/core/plan/planner';
+import { propose, type Proposal } from '@/core/plan/propose';
 import { scorePlan, type Scored } from '@/core/plan/score';
 import type { Plan } from '@/core/simulate/conditions';
 
@@ -24,6 +25,15 @@ const api = {
       plan,
       { stepS, damp },
     );
+  },
+  propose(
+    person: Person,
+    closet: Garment[],
+    outing: Outing,
+    plan: Plan,
+    damp: Record<string, number>,
+  ): Proposal | null {
+    return propose({ person, closet, timeline: timelineOf(outing, person), sport: outing.sport, plan, damp });
   },
   plan(
     person: Person,

@@ -170,3 +170,25 @@ test('imperial everywhere, and back', async ({ page }) => {
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
 });
+
+test('the proposal is one change, taken with Enter, and can be undone', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Tarnholt valley ride' }).click();
+  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByTestId('save-state')).toHaveText('Saved');
+  // Leave the gloves or cap at home, so that something is clearly worth proposing.
+  await page
+    .getByRole('button', { name: /(gloves|mitts|liners|covers).*Select to change it/i })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Leave at home' }).click();
+  const proposal = page.getByRole('button', { name: /Enter$/ });
+  await expect(proposal).toBeVisible({ timeout: 30_000 });
+  const said = await verdict(page).innerText();
+  await page.locator('body').press('Enter');
+  await expect.poll(() => verdict(page).innerText()).not.toBe(said);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect.poll(() => verdict(page).innerText()).toBe(said);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByTestId('save-state')).toHaveText('Saved');
+});

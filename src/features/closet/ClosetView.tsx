@@ -12,7 +12,7 @@ import { Button } from '@/ui/Button';
 import { ClothSwatch } from '@/ui/ClothSwatch';
 import { Problems } from '@/ui/Problems';
 import { send } from '@/ui/send';
-import { breathes, GROUP_WORDS, holds, ROLE_WORDS, togs, windThrough } from './figures';
+import { breathes, driesHours, GROUP_WORDS, holds, ROLE_WORDS, togs, windThrough } from './figures';
 import { GarmentEditor } from './GarmentEditor';
 
 /** The closet: zone by zone, skin out, with what matters drawn and measured. */
@@ -165,6 +165,11 @@ function GarmentTable({
             <br />
             water
           </th>
+          <th className={`${head} text-right`} title="on a line indoors, from wrung wet">
+            Dries
+            <br />
+            in, h
+          </th>
           <th className={`${head} text-right`}>Mass</th>
           <th className={`${head} pl-4`}>Now</th>
         </tr>
@@ -205,6 +210,7 @@ function GarmentTable({
               <td className="text-right">{breathes(g).toFixed(0)}</td>
               <td className="text-right">{(100 * windThrough(g)).toFixed(windThrough(g) < 0.01 ? 1 : 0)} %</td>
               <td className="text-right">{grams(holds(g), units)}</td>
+              <td className="text-right">{driesHours(g) < 100 ? driesHours(g).toFixed(1) : '–'}</td>
               <td className="text-right">{grams(g.massG, units)}</td>
               <td className={`pl-4 ${dampGm2 > 0 ? 'font-semibold text-water' : 'text-ink-3'}`}>
                 {dampGm2 > 0 ? `damp, ${minus(dampGm2, 0)} g/m²` : 'dry'}

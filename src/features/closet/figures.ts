@@ -1,3 +1,4 @@
+import { dryingMinutes, LINE_INDOORS, wringWetGm2 } from '@/core/simulate/drying';
 import { fabricResistance, wetCapacityG, type Garment, type Group } from '@/core/clothing/garment';
 
 export const GROUP_WORDS: Record<Group, string> = {
@@ -33,3 +34,6 @@ export const breathes = (g: Garment): number => ((2000 / g.ret) * 3600) / 2430;
 export const windThrough = (g: Garment): number => Math.min(1, Math.max(g.airPermeability, 6000 * g.openMesh) / 3000);
 
 export const holds = wetCapacityG;
+
+/** Hours on a line indoors from wrung wet. */
+export const driesHours = (g: Garment): number => dryingMinutes(g, wringWetGm2(g), LINE_INDOORS) / 60;

@@ -18,7 +18,8 @@ export function Home({
   /** further outings, by name only */
   more: { id: string; name: string; startMs: number }[];
   units: Units;
-  damp: string[];
+  /** what is damp, and how long it takes to dry on a line indoors */
+  damp: { name: string; minutes: number }[];
   garments: number;
 }) {
   return (
@@ -69,7 +70,10 @@ export function Home({
         <aside className="border-l border-grid-2 pl-5 max-[860px]:border-l-0 max-[860px]:pl-0">
           <h2 className="font-semibold">The closet</h2>
           <p className="mt-1 text-ink-2">
-            {garments} pieces. {damp.length === 0 ? 'All dry.' : `Still damp: ${damp.join(', ')}.`}{' '}
+            {garments} pieces.{' '}
+            {damp.length === 0
+              ? 'All dry.'
+              : `Still damp: ${damp.map(dries).join(', ')}. Hang them; never on the heater.`}{' '}
             <Link href="/closet" className="underline">
               Open it
             </Link>
@@ -91,6 +95,10 @@ export function Home({
     </>
   );
 }
+
+/** `Wool pullover (2:40 h on a line indoors)`. */
+const dries = ({ name, minutes }: { name: string; minutes: number }, i: number): string =>
+  `${name.toLowerCase()} (${Number.isFinite(minutes) ? `${clock(minutes * 60)} h` : 'never'}${i === 0 ? ' on a line indoors' : ''})`;
 
 /** One outing: when, what land, what air, and what the newest plan comes to. */
 function OutingRow({ line: o, units }: { line: HomeLine; units: Units }) {

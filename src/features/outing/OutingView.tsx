@@ -2,6 +2,8 @@
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { Person } from '@/core/body/person';
+import { chillSplit } from '@/core/atmosphere/chillSplit';
+import { SHELTER_FACTOR } from '@/core/atmosphere/windAtBody';
 import { chillHazard, freezingMinutes, windChillC } from '@/core/atmosphere/windChill';
 import { SPORTS, type Sport } from '@/core/effort/activity';
 import { isStop, type Effort, type Leg } from '@/core/outing/leg';
@@ -12,7 +14,17 @@ import { OutOfRange } from '@/core/quantity/range';
 import { localTimeText, readLocalTime } from '@/formats/forecastCsv';
 import type { Problem } from '@/formats/problem';
 import { cToFahrenheit, fahrenheitToC, feetToM } from '@/core/quantity/units';
-import { clock, day, degrees, distance, temperature, timeOfDay, windSpeed, type Units } from '@/formats/words';
+import {
+  clock,
+  day,
+  degrees,
+  difference,
+  distance,
+  temperature,
+  timeOfDay,
+  windSpeed,
+  type Units,
+} from '@/formats/words';
 import type { StoredOuting } from '@/store/outings';
 import { Header } from '@/features/shell/Header';
 import { Button } from '@/ui/Button';
@@ -317,9 +329,28 @@ function Summary({ outing, timeline, units }: { outing: Outing; timeline: Timeli
       {timeOfDay(outing.startMs + timeline.endS * 1000)}, {clock(timeline.endS)} h out. Coldest{' '}
       {temperature(coldest.airC, units)} with {windSpeed(coldest.wind10, units)} at 10 m at {clock(coldest.startS)},
       feels like {temperature(chill, units)}: {chillHazard(chill).hazard} risk,{' '}
-      {Number.isFinite(minutes) ? `bare cheeks may freeze in ${minutes.toFixed(0)} min` : chillHazard(chill).says}.
+      {Number.isFinite(minutes) ? `bare cheeks may freeze in ${minutes.toFixed(0)} min` : chillHazard(chill).says}.{' '}
+      {coldOrWind(timeline, units)}
     </p>
   );
+}
+
+/** Is it cold or is it the wind? At the stretch where bare skin loses most. */
+function coldOrWind(timeline: Timeline, units: Units): string {
+  const out = timeline.stretches.filter((s) => s.airC < 12 && s.sport !== 'hut' && s.sport !== 'drive');
+  if (out.length === 0) return '';
+  const split = (s: (typeof out)[number]) =>
+    chillSplit(s.airC, s.wind10 * SHELTER_FACTOR[timeline.legs[s.leg].shelter], s.relativeWind);
+  const worst = out.reduce((a, b) => (split(b).feelsC < split(a).feelsC ? b : a));
+  const s = split(worst);
+  if (s.windK + s.ownK < 2)
+    return `It is the cold, hardly any wind: at worst ${temperature(worst.airC, units)} on bare skin.`;
+  const parts = [
+    s.windK > 0.5 && `${difference(s.windK, units, 0)} is the wind`,
+    s.ownK > 0.5 && `${difference(s.ownK, units, 0)} your own speed`,
+    s.ownK < -0.5 && `your own speed takes ${difference(-s.ownK, units, 0)} off`,
+  ].filter(Boolean);
+  return `On bare skin at ${clock(worst.startS)}, beyond the air’s ${temperature(worst.airC, units)}, ${parts.join(' and ')}.`;
 }
 
 function LegNumber({ label, value, onChange }: { label: string; value: number; onChange: (v: number) => void }) {

@@ -154,6 +154,40 @@ export function ScoreView(props: Props) {
   );
 }
 
+const EFFECT_WORDS = {
+  fingers: 'fingers',
+  toes: 'toes',
+  face: 'face',
+  torso: 'torso',
+  water: 'water in layers',
+} as const;
+
+/** The one change that helps most, as a button, with what it does and what it asks. */
+function ProposalNote({ score, units }: { score: Score; units: Units }) {
+  const p = score.proposal;
+  if (p === undefined) return <span className="ml-3 text-[12px] text-ink-3">looking for a better change…</span>;
+  if (p === null) return <span className="ml-3 text-[12px] text-ink-3">No single change helps more.</span>;
+  const show = (v: number) => (p.effect.what === 'water' ? grams(v, units) : degrees(v, units));
+  const cues =
+    p.moreCues === 0 ? 'no extra cue' : p.moreCues > 0 ? `${p.moreCues} cue more` : `${-p.moreCues} cue fewer`;
+  return (
+    <span className="ml-3 flex min-w-0 items-center gap-2">
+      <Button
+        kind="act"
+        className="max-w-[330px] truncate px-2.5 py-0.5 text-[12.5px]"
+        title={p.text}
+        onClick={() => score.commit(p.plan)}
+      >
+        {p.text}
+        {p.atS > 0 && ` at ${clock(p.atS)}`} <kbd>Enter</kbd>
+      </Button>
+      <span className="truncate text-[12.5px] text-ink-2">
+        {EFFECT_WORDS[p.effect.what]} {show(p.effect.from)} → <b>{show(p.effect.to)}</b>, {cues}
+      </span>
+    </span>
+  );
+}
+
 /** The sentence, the plans, the numbers that matter. */
 function Top({ score, units }: { score: Score; units: Units }) {
   const { scored, plan, garments } = score;
@@ -199,6 +233,7 @@ function Top({ score, units }: { score: Score; units: Units }) {
           >
             + keep a copy
           </Button>
+          <ProposalNote score={score} units={units} />
         </div>
       </div>
       <div className="shrink-0">
@@ -679,6 +714,7 @@ function useKeys(args: KeysArgs): void {
       else if (e.key === 'Z') score.redo();
       else if (e.key === '?') onHelp();
       else if (e.key === 'Escape') onDone();
+      else if (e.key === 'Enter' && target === document.body && score.proposal) score.commit(score.proposal.plan);
       else if (e.key.toLowerCase() === 'p' && garment)
         score.commit(
           act(plan, { do: isWorn(plan, garment.id, cursorS) ? 'takeOff' : 'putOn', garment: garment.id }, cursorS),
@@ -717,6 +753,7 @@ const KEYS: [string, string][] = [
   ['P', 'put it into the pack, or on'],
   ['Z, Shift+Z', 'undo, redo'],
   ['Alt while dragging', 'do not snap to other cues'],
+  ['Enter', 'take the proposal'],
   ['Esc', 'let go of what is selected'],
   ['?', 'this list'],
 ];

@@ -12,7 +12,8 @@ import type { OwnedGarment } from '@/store/closet';
 import type { StoredOuting } from '@/store/outings';
 import type { StoredPlan } from '@/store/plans';
 import { send } from '@/ui/send';
-import { planInWorker, Scorer } from '@/workers/client';
+import type { Proposal } from '@/core/plan/propose';
+import { planInWorker, proposeInWorker, Scorer } from '@/workers/client';
 
 /** Steps of the integrator while something is dragged, and at rest, s. */
 const QUICK = 30;
@@ -86,6 +87,27 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
       (e) => setProblems([{ where: 'Simulation', field: 'plan', value: e.message, allowed: 'undo the last change' }]),
     );
   }, [plan, live, person, garments, outing, damp]);
+
+  // Once the plan rests, look for the one change that would help it most.
+  const resting = history[at] ?? null;
+  const [proposal, setProposal] = useState<{ for: Plan; found: Proposal | null } | null>(null);
+  useEffect(() => {
+    if (!resting || live || planning) return;
+    const running: { cancel?: () => void } = {};
+    const timer = setTimeout(() => {
+      const work = proposeInWorker({ person, closet, outing, plan: resting, damp });
+      running.cancel = work.cancel;
+      // A proposal is an extra: when it fails the score is still there, so nothing is said.
+      work.result.then(
+        (found) => setProposal({ for: resting, found }),
+        () => setProposal({ for: resting, found: null }),
+      );
+    }, 400);
+    return () => {
+      clearTimeout(timer);
+      running.cancel?.();
+    };
+  }, [resting, live, planning, person, closet, outing, damp]);
 
   const save = useCallback(
     async (next: Plan, id: string | null, known: StoredPlan[]): Promise<void> => {
@@ -187,6 +209,8 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
     stale: scoredPlan !== plan,
     scoredPlan,
     reasons,
+    /** the one change that helps most; undefined while it is being looked for */
+    proposal: proposal && proposal.for === plan ? proposal.found : undefined,
     planning,
     problems,
     plans: stored,

@@ -76,11 +76,12 @@ test('wind at 10 m is sheltered and joined with the own speed; wind at the body 
 
 test('the report: a row a minute with every zone and garment, totals and judgement, finite throughout', () => {
   const c = readSimulateCase(file(), 'x');
-  const r = report(scorePlan(c.person, c.garments, c.timeline, c.plan), c.garments);
+  const r = report(scorePlan(c.person, c.garments, c.timeline, c.plan), c);
   expect(r.minutes).toHaveLength(21);
   expect(Object.keys(r.minutes[3].skinC)).toEqual([...ZONES]);
   expect(r.minutes[3].garments['thin-merino-base'].worn).toBe(true);
-  expect(JSON.stringify(r)).not.toContain('null');
+  expect(JSON.stringify(r.minutes)).not.toContain('null');
+  expect(r.judgement.iso11079[0].wornIntrinsicClo).toBeGreaterThan(0);
   expect(r.judgement.cautions.join(' ')).toMatch(/Frostbite|frostbite/i);
   expect(r.judgement.verdict).not.toContain('{');
 });

@@ -1,0 +1,138 @@
+import type { Person } from '@/core/body/person';
+import type { Garment } from '@/core/clothing/garment';
+import type { Sport } from '@/core/effort/activity';
+import type { Timeline } from '@/core/outing/timeline';
+import type { KitAction, Plan } from '@/core/simulate/conditions';
+import { purposeOf } from './candidates';
+import { changesOf } from './dress';
+import { act, isWorn, settingAt, swapGarment, takeGarment } from './edit';
+import { phases } from './moments';
+import { scorePlan, type Scored } from './score';
+
+/** The one change by hand that helps a plan most, with what it does. */
+export interface Proposal {
+  /** what to do, as a button says it */
+  text: string;
+  /** s; 0 for a change of the kit itself */
+  atS: number;
+  plan: Plan;
+  /** points of cost it saves */
+  saves: number;
+  /** cues more (or, negative, fewer) */
+  moreCues: number;
+  /** what it moves most, °C or g */
+  effect: { what: 'fingers' | 'toes' | 'face' | 'torso' | 'water'; from: number; to: number };
+}
+
+export interface ProposeRequest {
+  person: Person;
+  /** everything owned */
+  closet: readonly Garment[];
+  timeline: Timeline;
+  sport: Sport;
+  plan: Plan;
+  damp?: Record<string, number>;
+}
+
+const STEP_S = 30;
+/** A proposal must be worth a person's attention, points. */
+const LEAST_SAVING = 0.12;
+
+/**
+ * Tries single changes on a plan, each simulated whole: something carried put on (or something worn taken off, or opened, or
+ * closed) at a natural moment, one small piece swapped, one more taken along and put on at the worst moment.
+ * @returns the best, or null when nothing single helps enough
+ */
+export function propose(request: ProposeRequest): Proposal | null {
+  const { plan, timeline, closet } = request;
+  const run = (p: Plan): Scored => {
+    const used = new Set([...p.worn, ...p.carried]);
+    const garments = closet.filter((g) => used.has(g.id));
+    return scorePlan(request.person, garments, timeline, p, { stepS: STEP_S, damp: request.damp });
+  };
+  const before = run(plan);
+  let best: Proposal | null = null;
+  for (const option of options(request, before)) {
+    const after = run(option.plan);
+    const saves = before.total - after.total;
+    const worse = alarms(after) > alarms(before);
+    if (worse || saves < (best?.saves ?? LEAST_SAVING)) continue;
+    best = {
+      ...option,
+      saves,
+      moreCues: option.plan.cues.length - plan.cues.length,
+      effect: effectOf(before, after),
+    };
+  }
+  return best;
+}
+
+const alarms = (s: Scored): number => s.findings.filter((f) => f.severity === 3).length;
+
+interface Option {
+  text: string;
+  atS: number;
+  plan: Plan;
+}
+
+function options(r: ProposeRequest, scored: Scored): Option[] {
+  const { plan, timeline, closet } = r;
+  const byId = new Map(closet.map((g) => [g.id, g]));
+  const inPlan = [...plan.worn, ...plan.carried].flatMap((id) => byId.get(id) ?? []);
+  const out: Option[] = [];
+  const moments = phases(timeline);
+  const add = (actions: KitAction[], from: Plan, atS: number, extra = '') => {
+    const next = actions.reduce((p, a) => act(p, a, atS), from);
+    const words = changesOf(actions, byId).map((c) => c.text);
+    if (words.length > 0) out.push({ text: `${extra}${words.join(', ')}`, atS: atS < 60 ? 0 : atS, plan: next });
+  };
+  for (const m of moments) {
+    for (const g of inPlan) {
+      const worn = isWorn(plan, g.id, m.startS);
+      const moving = g.group === 'head' || g.group === 'hands' || g.group === 'face' || g.group === 'eyes';
+      const canChange = moving || (g.overBoots && (m.halted || !m.onTheMove));
+      if (canChange && g.role !== 'base') add([{ do: worn ? 'takeOff' : 'putOn', garment: g.id }], plan, m.startS);
+      if (!worn) continue;
+      for (const o of g.openings) {
+        const setting = settingAt(plan, g, o.id, m.startS) > 0.5 ? 0 : 1;
+        add([{ do: 'set', garment: g.id, opening: o.id, setting }], plan, m.startS);
+      }
+    }
+  }
+  const use = purposeOf(r.sport);
+  const free = closet.filter(
+    (g) =>
+      !inPlan.includes(g) &&
+      (g.suits.length === 0 || g.suits.includes(use)) &&
+      (g.group === 'hands' || g.group === 'head' || g.group === 'face' || g.role === 'warm'),
+  );
+  const worst = scored.findings[0]?.atS ?? scored.metrics.fingers.atS;
+  const moment = [...moments].reverse().find((m) => m.startS <= worst) ?? moments[0];
+  for (const g of free) {
+    const along = takeGarment(plan, g.id, false);
+    if (!moment.onTheMove || g.role !== 'warm')
+      add([{ do: 'putOn', garment: g.id }], along, moment.startS, 'take along: ');
+    for (const old of inPlan)
+      if (old.group === g.group && old.role === g.role)
+        out.push({
+          text: `${g.name} instead of ${old.name.toLowerCase()}`,
+          atS: 0,
+          plan: swapGarment(plan, old.id, g),
+        });
+  }
+  return out;
+}
+
+/** The plainest thing a change does: the largest move among the extremes a person would name. */
+function effectOf(a: Scored, b: Scored): Proposal['effect'] {
+  const list: { what: Proposal['effect']['what']; from: number; to: number; span: number }[] = [
+    { what: 'fingers', from: a.metrics.fingers.value, to: b.metrics.fingers.value, span: 3 },
+    { what: 'toes', from: a.metrics.toes.value, to: b.metrics.toes.value, span: 3 },
+    { what: 'face', from: a.metrics.face.value, to: b.metrics.face.value, span: 4 },
+    { what: 'torso', from: a.metrics.torso.value, to: b.metrics.torso.value, span: 1.2 },
+    { what: 'water', from: a.metrics.waterPeak.value, to: b.metrics.waterPeak.value, span: 40 },
+  ];
+  const weight = (e: (typeof list)[number]) => Math.abs(e.to - e.from) / e.span;
+  const { what, from, to } = list.reduce((x, y) => (weight(y) > weight(x) ? y : x));
+  return { what, from, to };
+}
