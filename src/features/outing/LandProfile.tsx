@@ -71,7 +71,7 @@ export function LandProfile({ timeline, width, units }: { timeline: Timeline; wi
         const t = i * step * 1800;
         const s = timeline.stretches.find((q) => t < q.endS) ?? timeline.stretches[timeline.stretches.length - 1];
         return (
-          <g key={t} fontSize="11" textAnchor={i === 0 ? 'start' : 'middle'}>
+          <g key={t} fontSize="11" textAnchor={i === 0 ? 'start' : x(t) > width - 30 ? 'end' : 'middle'}>
             <line x1={x(t)} x2={x(t)} y1={142} y2={147} stroke={C.ink} />
             <text x={x(t) + (i === 0 ? 2 : 0)} y={158} fontWeight="600">
               {clock(t)}
