@@ -77,7 +77,7 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
   c.extremities +=
     (digit(m.fingersC, settle) +
       0.8 * digit(m.toesC, settle) +
-      below(m.faceC, 13, 6) * 0.5 * settle +
+      below(m.faceC, LIMIT.facePain + 2, 4) * settle +
       below(m.faceC, 4, 1.2) * 8 +
       below(m.scalpC, LIMIT.scalpCold, 6) * 0.5 * settle) *
     hours;
@@ -127,7 +127,7 @@ export function bodyCost(series: Series, m: Metrics, person: Person): BodyCost {
 }
 
 function digit(t: number, settle: number): number {
-  return settle * below(t, 19, 6) + below(t, LIMIT.fingerNumb + 2, 2) * 6;
+  return settle * below(t, LIMIT.fingerComfort, 7) + below(t, LIMIT.fingerNumb + 2, 2) * 6;
 }
 
 export function totalCost(c: CostParts): number {

@@ -60,6 +60,9 @@ export function makePlan(request: PlanRequest, progress: Progress = () => true):
   return search.run();
 }
 
+/** The plain way to wear a group before anything is searched: legs as they are (never the over-trousers), else the second lightest. */
+const plainMode = (group: number, count: number): number => (group === 3 ? 0 : Math.min(1, count - 1));
+
 class Search {
   private readonly phases: Phase[];
   private readonly candidates: Candidates;
@@ -156,8 +159,7 @@ class Search {
   }
 
   private plain(modes: Mode[], group: number): Mode[] {
-    if (group !== 0) return [modes[Math.min(1, modes.length - 1)]];
-    return modes;
+    return group === 0 ? modes : [modes[plainMode(group, modes.length)]];
   }
 
   private allModes(kit: Kit): Mode[][] {
@@ -179,7 +181,7 @@ class Search {
       cost: number;
     }
     const { timeline, damp } = this.request;
-    const startDress: Dress = modes.map((m) => m[Math.min(1, m.length - 1)]);
+    const startDress: Dress = modes.map((m, group) => m[plainMode(group, m.length)]);
     sim.start({ ...planOfDress(startDress, byId), carried: [], cues: [] }, damp);
     let nodes: Node[] = [{ state: sim.snapshot(), dresses: [], cost: massKg * MASS_PRICE * (timeline.endS / 3600) }];
     for (let p = 0; p < this.phases.length; p++) {

@@ -3,7 +3,7 @@ import { C } from '@/ui/palette';
 /** The pattern language, said once. */
 export function Legend({ onKeys }: { onKeys: () => void }) {
   return (
-    <footer className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[12px] text-ink-2">
+    <footer className="flex flex-wrap items-center max-[860px]:hidden gap-x-4 gap-y-1 text-[12px] text-ink-2">
       <Item label="worn, closed">
         <rect x="0.5" y="3" width="29" height="9" fill={C.worn} stroke={C.ink} />
       </Item>

@@ -205,7 +205,7 @@ function Top({ score, units }: { score: Score; units: Units }) {
     ['in the pack', kilograms(carried, units), ''],
   ];
   return (
-    <div className="flex items-start justify-between gap-6 pt-1.5">
+    <div className="flex items-start justify-between gap-x-6 gap-y-1 pt-1.5 max-[860px]:flex-col">
       <div className="min-w-0 flex-1">
         <h1 className="speak max-w-[680px] text-[22px] leading-[1.16]" aria-live="polite">
           <b className={`font-bold ${v.tone === 'fails' ? 'text-act' : ''}`}>
@@ -214,7 +214,7 @@ function Top({ score, units }: { score: Score; units: Units }) {
           </b>{' '}
           {fillSlots(v.rest, units)}
         </h1>
-        <div className="mt-1 flex items-center gap-1">
+        <div className="mt-1 flex flex-wrap items-center gap-1">
           {score.plans.map((p) => (
             <button
               key={p.id}
@@ -237,7 +237,7 @@ function Top({ score, units }: { score: Score; units: Units }) {
         </div>
       </div>
       <div className="shrink-0">
-        <dl className="flex gap-4 text-right">
+        <dl className="flex flex-wrap gap-x-4 gap-y-1 text-right max-[860px]:text-left">
           {numbers.map(([label, value, when]) => (
             <div key={label}>
               <dt className="text-[11px] text-ink-3">{label}</dt>

@@ -13,16 +13,16 @@ export function Header({ screen, outingId, right }: { screen: Screen; outingId?:
     { key: 'score', label: 'Score', href: outingId ? `/outing/${outingId}/score` : null },
   ];
   return (
-    <header className="no-print mx-4 flex h-11 items-stretch gap-5 border-b border-ink">
+    <header className="no-print mx-4 flex min-h-11 flex-wrap items-stretch gap-x-5 border-b border-ink">
       <Link
         href="/"
         className="flex items-center gap-2 pr-3 no-underline"
         aria-current={screen === 'home' ? 'page' : undefined}
       >
         <Mark />
-        <span className="speak text-[17px] font-semibold">Lofted Ember</span>
+        <span className="speak text-[17px] font-semibold whitespace-nowrap">Lofted Ember</span>
       </Link>
-      <nav aria-label="Screens" className="flex items-stretch gap-1">
+      <nav aria-label="Screens" className="flex items-stretch gap-1 max-[500px]:gap-0">
         {items.map((item, i) => {
           const here = item.key === screen;
           const inside = (
@@ -47,7 +47,7 @@ export function Header({ screen, outingId, right }: { screen: Screen; outingId?:
           );
         })}
       </nav>
-      <div className="ml-auto flex items-center gap-3 text-right">{right}</div>
+      <div className="ml-auto flex items-center gap-3 py-0.5 text-right max-[860px]:flex-wrap">{right}</div>
     </header>
   );
 }

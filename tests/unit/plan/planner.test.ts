@@ -170,3 +170,11 @@ test('a closet of bare necessities still gets an answer', () => {
   expect(plan.worn.sort()).toEqual(['cotton-tee', 'thin-socks', 'thin-tights', 'touring-boots']);
   expect(scored.verdict.tone).not.toBe('holds');
 });
+
+test('over-trousers for stops stay in the pack on the way up, and hands at work are not left bare in the cold', () => {
+  const closet = [...SKI_CLOSET, ...garmentsOf('puffy-overtrousers', 'mesh-longs')];
+  const { plan, scored } = makePlan({ person: AVERAGE_PERSON, closet, timeline, sport: 'ski tour' });
+  expect(plan.worn).not.toContain('puffy-overtrousers');
+  for (const at of [1800, 3600]) expect(isWorn(plan, 'puffy-overtrousers', at)).toBe(false);
+  expect(scored.metrics.fingers.value).toBeGreaterThan(15);
+});
