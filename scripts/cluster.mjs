@@ -105,7 +105,7 @@ export async function startCluster(bin, data) {
     if (!there) break;
     if (there.ready && i >= 12) {
       say('joining the database that is already running for this folder');
-      return { url: url(there.port), started: false, stop: async () => {} };
+      return { url: url(there.port), started: false, ended: new Promise(() => {}), stop: async () => {} };
     }
     await wait(200);
   }
@@ -127,6 +127,7 @@ export async function startCluster(bin, data) {
       return {
         url: url(port),
         started: true,
+        ended: new Promise((done) => child.once('exit', done)),
         stop: async () => {
           if (ended) return;
           child.kill('SIGINT');

@@ -82,8 +82,8 @@ async function main() {
     const app = await startApplication(o.dev ? 'dev' : 'start', o.port, cluster.url);
     started.push(app);
     say(`Lofted Ember is at ${app.address}  (Ctrl-C stops it; your data stays in ${o.data})`);
-    await app.ended;
-    if (!stopping) say('the application ended');
+    const what = await Promise.race([app.ended.then(() => 'application'), cluster.ended.then(() => 'database')]);
+    if (!stopping) say(`the ${what} ended; start again, nothing that was stored is lost`);
     await stopAll(stopping ? 0 : 1);
   } catch (e) {
     process.stderr.write(`ember: ${e instanceof Stop ? e.message : e.stack}\n`);

@@ -1,5 +1,5 @@
 import { Home } from '@/features/home/Home';
-import { dryingMinutes, LINE_INDOORS } from '@/core/simulate/drying';
+import { dampWaterGm2, dryingMinutes, LINE_INDOORS } from '@/core/simulate/drying';
 import { homeLine } from '@/features/home/lines';
 import { currentAthlete } from '@/store/athlete';
 import { listCloset } from '@/store/closet';
@@ -29,7 +29,10 @@ export default async function Page() {
       units={athlete.units}
       damp={closet
         .filter((o) => o.dampGm2 > 0)
-        .map((o) => ({ name: o.garment.name, minutes: dryingMinutes(o.garment, o.dampGm2, LINE_INDOORS) }))}
+        .map((o) => ({
+          name: o.garment.name,
+          minutes: dryingMinutes(o.garment, dampWaterGm2(o.garment, o.dampGm2), LINE_INDOORS),
+        }))}
       garments={closet.length}
     />
   );

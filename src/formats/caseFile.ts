@@ -14,6 +14,9 @@ import { atDoor, refuse } from './problem';
 import { planCaseSchema, simulateSchema, type PartialPerson } from './schemas';
 import { validated } from './validate';
 
+/** Bound on the series that is printed: about 100 MB of JSON. */
+const MAX_CELLS = 300_000;
+
 interface CaseLeg {
   name?: string;
   minutes: number;
@@ -89,6 +92,14 @@ function toCase(c: CaseFile, file: string): Case {
       if (garments.findIndex((o) => o.id === g.id) !== i) refuse(file, `garments.${i}.id`, g.id, 'each id once');
     });
     const legs = c.legs.map((l, i) => toLeg(l, i, person));
+    const rows = c.legs.reduce((s, l) => s + l.minutes * 60, 0) / (c.sampleS ?? 60);
+    if (rows * garments.length > MAX_CELLS)
+      refuse(
+        file,
+        'sampleS',
+        `${c.sampleS ?? 60} s, ${Math.round(rows)} samples of ${garments.length} garments`,
+        `at most ${MAX_CELLS} samples × garments; sample less often or leave garments out`,
+      );
     const timeline = buildTimeline({
       legs,
       forecast: [

@@ -1,6 +1,13 @@
 import { wetBulb } from '@/core/atmosphere/humidity';
 import { fromCatalogue } from '@/core/clothing/catalogue';
-import { BY_THE_STOVE, dryingMinutes, IN_A_TENT, LINE_INDOORS, wringWetGm2 } from '@/core/simulate/drying';
+import {
+  BY_THE_STOVE,
+  dampWaterGm2,
+  dryingMinutes,
+  IN_A_TENT,
+  LINE_INDOORS,
+  wringWetGm2,
+} from '@/core/simulate/drying';
 import { LEWIS_PER_PA, convection } from '@/core/clothing/boundaryLayer';
 import { saturationPressure, vapourPressure } from '@/core/atmosphere/humidity';
 
@@ -45,6 +52,8 @@ test('wind, a stove and a second face dry faster; a damp tent hardly at all', ()
 test('a dry thing is dry at once, more water takes longer, nonsense is refused', () => {
   const shell = g('wind-shell');
   expect(dryingMinutes(shell, 0, LINE_INDOORS)).toBe(0);
+  expect(dryingMinutes(g('wool-pullover'), dampWaterGm2(g('wool-pullover'), 0), LINE_INDOORS)).toBe(0);
+  expect(dryingMinutes(g('wool-pullover'), dampWaterGm2(g('wool-pullover'), 90), LINE_INDOORS)).toBeGreaterThan(10);
   const times = [10, 20, 40, 80].map((w) => dryingMinutes(g('grid-fleece'), w, LINE_INDOORS));
   for (let i = 1; i < times.length; i++) expect(times[i]).toBeGreaterThanOrEqual(times[i - 1]);
   expect(() => dryingMinutes(shell, -5, LINE_INDOORS)).toThrow('water is -5; allowed: 0 to 8000 g/m²');

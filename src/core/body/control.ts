@@ -153,12 +153,12 @@ export function control(
 /**
  * Shivering heat, W/m²: Tikuisis & Giesbrecht 1999 (from memory),
  * `(155.5 (37 − T_core) + 47 (33 − T_skin) − 1.57 (33 − T_skin)²) / √fat%`, with our neutral core for 37; not below 0 and not above 4.5 met; faded out
- * linearly by exercise, gone at 40 % of maximal effort (shivering and exercise share the same muscles).
+ * linearly by exercise, gone at half of maximal effort (shivering and exercise share the same muscles).
  */
 export function shivering(coreError: number, meanSkinC: number, fatPercent: number, exerciseShare: number): number {
   const ds = Math.max(0, 33 - meanSkinC);
   const dc = -coreError;
   const drive = (155.5 * dc + 47 * ds - 1.57 * ds * ds) / Math.sqrt(Math.max(4, fatPercent));
   const limited = clamp(drive, 0, 260);
-  return limited * clamp(1 - exerciseShare / 0.4, 0, 1);
+  return limited * clamp(1 - exerciseShare / 0.5, 0, 1);
 }

@@ -24,12 +24,19 @@ export const IN_A_TENT: DryingAir = { airC: 2, humidity: 0.85, airMs: 0.1, faces
 export const BY_THE_STOVE: DryingAir = { airC: 26, humidity: 0.35, airMs: 0.3, faces: 2, radiantWm2: 120 };
 
 const STEP_S = 30;
-/** Still damp to the hand above this share of what it holds when wet. */
+/** Still damp to the hand above this share of the free water it can hold. */
 const DRY_SHARE = 0.05;
+/** What dry storage leaves in a garment, share of its saturated regain (about 50 % humidity), as everywhere in the model. */
+const STORED_SHARE = 0.5;
 
 /** Water a garment holds when wrung wet, g/m² of cloth. */
 export function wringWetGm2(g: Garment): number {
   return g.weightGm2 * (g.liquidCapacity + FIBRES[g.fibre].regain100);
+}
+
+/** Water in a garment that is `dampGm2` wetter than dry storage, g/m² of cloth. */
+export function dampWaterGm2(g: Garment, dampGm2: number): number {
+  return STORED_SHARE * g.weightGm2 * FIBRES[g.fibre].regain100 + dampGm2;
 }
 
 /**
@@ -45,7 +52,7 @@ export function dryingMinutes(g: Garment, startGm2: number, air: DryingAir): num
   within('air speed', air.airMs, 0, 20, 'm/s');
   const fibre = FIBRES[g.fibre];
   const sorb = Math.max(2, g.weightGm2 * fibre.regain100);
-  const done = sorb * air.humidity + DRY_SHARE * wringWetGm2(g);
+  const done = sorb * Math.max(STORED_SHARE, air.humidity) + DRY_SHARE * g.weightGm2 * g.liquidCapacity;
   const h = convection(air.airMs);
   const vapourOut = air.faces / ((0.5 * g.ret + 1 / (h * LEWIS_PER_PA)) * LATENT_VAPOUR);
   const cloth = g.thicknessMm / 1000 / fibre.conductivity / 2;

@@ -164,8 +164,15 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
     cancel.current?.();
     setPlanning({ done: 0, says: 'Laying out the day' });
     setProblems([]);
-    const running = planInWorker({ person, closet, outing, damp }, (done, says) => setPlanning({ done, says }));
-    cancel.current = running.cancel;
+    // Progress already on its way when the work is cancelled must not bring the bar back.
+    let wanted = true;
+    const running = planInWorker({ person, closet, outing, damp }, (done, says) => {
+      if (wanted) setPlanning({ done, says });
+    });
+    cancel.current = () => {
+      wanted = false;
+      running.cancel();
+    };
     running.result.then(
       (planned) => {
         cancel.current = null;

@@ -93,6 +93,15 @@ test.each([
   ['an unknown field', file({ legs: [leg({ windchill: -9 })] }), 'legs.0.windchill is unknown field'],
   ['an unknown sport', file({ legs: [leg({ sport: 'curling' })] }), 'legs.0.sport is curling; allowed: run, walk'],
   ['no legs', file({ legs: [] }), 'legs is []'],
+  [
+    'more numbers than anybody reads',
+    file({
+      sampleS: 10,
+      garments: Array.from({ length: 100 }, (_, i) => ({ catalogue: 'wind-shell', id: `g${i}` })),
+      legs: [leg({ minutes: 1440, worn: [] })],
+    }),
+    'sampleS is 10 s, 8640 samples of 100 garments',
+  ],
   ['ten thousand legs', file({ legs: Array.from({ length: 10000 }, () => leg()) }), 'legs is '],
   ['no garments', file({ garments: [] }), 'garments is []'],
   ['a garment of no catalogue', file({ garments: ['cape'] }), 'garments.0 is cape; allowed: a catalogue id'],
