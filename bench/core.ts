@@ -6,7 +6,7 @@ import { makePlan } from '@/core/plan/planner';
 import { scorePlan } from '@/core/plan/score';
 import { Simulator } from '@/core/simulate/simulator';
 import type { Series } from '@/core/simulate/series';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import { aLeg, dayOf, garmentsOf } from '../tests/support/outings';
 
 /** Speed and memory, printed as JSON lines { name, value, unit }. Never part of the tests. */

@@ -9,7 +9,7 @@ import type { Effort, Leg } from '@/core/outing/leg';
 import { buildTimeline, type Timeline } from '@/core/outing/timeline';
 import { paceFor } from '@/core/outing/pace';
 import { actionsBetween, type Worn } from '@/core/plan/dress';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import { atDoor, refuse } from './problem';
 import { planCaseSchema, simulateSchema, type PartialPerson } from './schemas';
 import { validated } from './validate';

@@ -4,7 +4,7 @@ import type { Person } from '@/core/body/person';
 import { standardByLeg } from '@/core/judge/standard';
 import { CAUTIONS } from '@/core/judge/verdict';
 import type { Timeline } from '@/core/outing/timeline';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import type { Scored } from '@/core/plan/score';
 import { plainVerdict } from './words';
 

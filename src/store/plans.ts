@@ -1,4 +1,4 @@
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import { sql } from './db';
 
 export interface StoredPlan {

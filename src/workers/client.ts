@@ -5,7 +5,7 @@ import type { Outing } from '@/core/outing/outing';
 import type { Planned } from '@/core/plan/planner';
 import type { Proposal } from '@/core/plan/propose';
 import type { Scored } from '@/core/plan/score';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import type { EmberWorker } from './ember.worker';
 
 interface Running {

@@ -5,7 +5,7 @@ import { timelineOf, type Outing } from '@/core/outing/outing';
 import { makePlan, type Planned } from '@/core/plan/planner';
 import { propose, type Proposal } from '@/core/plan/propose';
 import { scorePlan, type Scored } from '@/core/plan/score';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 
 /** The heavy work, off the page's thread. One pure core serves worker, server, command line and tests. */
 const api = {

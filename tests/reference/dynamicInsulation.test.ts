@@ -1,5 +1,5 @@
-import { fromCatalogue } from '@/core/clothing/catalogue';
 import { ensemble } from '@/core/clothing/ensemble';
+import { closedOutfit } from '#tests/support/streetClothes';
 
 /**
  * ISO 11079 / ISO 9920: wind and walking take insulation away,
@@ -10,28 +10,9 @@ import { ensemble } from '@/core/clothing/ensemble';
 const standard = (p: number, v: number, w: number) =>
   0.54 * Math.exp(0.075 * Math.log(p) - 0.15 * v - 0.22 * w) - 0.06 * Math.log(p) + 0.5;
 
-const OUTER = ['lined-windshell', 'wind-trousers', 'wind-gloves', 'warm-hat'];
-/** A closed winter outfit; zips shut, no hood, and everything that is outermost has the permeability in question. */
-const outfit = (p: number) =>
-  [
-    'midweight-merino-base',
-    'grid-fleece',
-    'lined-windshell',
-    'briefs',
-    'thin-tights',
-    'wind-trousers',
-    'wind-gloves',
-    'warm-hat',
-    'neck-tube',
-    'wool-socks',
-    'winter-boots',
-  ]
-    .map((id) => fromCatalogue(id)!)
-    .map((g) => (OUTER.includes(g.id) ? { ...g, airPermeability: p } : g));
-
 const ratio = (p: number, v: number, w: number) => {
   const at = (v1: number, w1: number) =>
-    ensemble(outfit(p), { airC: -5, relativeWind: v1, pumping: w1, packOn: false }).totalM2KW;
+    ensemble(closedOutfit(p), { airC: -5, relativeWind: v1, pumping: w1, packOn: false }).totalM2KW;
   return at(v, w) / at(0.4, 0);
 };
 
@@ -64,7 +45,7 @@ describe('dynamic evaporative resistance', () => {
     'p %d, wind %d m/s, walking %d m/s within 25 %% of the i_m rule',
     (p, v, w) => {
       const at = (v1: number, w1: number) =>
-        ensemble(outfit(p), { airC: -5, relativeWind: v1, pumping: w1, packOn: false });
+        ensemble(closedOutfit(p), { airC: -5, relativeWind: v1, pumping: w1, packOn: false });
       const moved = at(v, w);
       const x = moved.totalM2KW / at(0.15, 0).totalM2KW;
       const im = Math.min(0.9, 0.38 * (4.9 - 6.5 * x + 2.6 * x * x));

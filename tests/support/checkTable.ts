@@ -6,7 +6,6 @@ import { AVERAGE_PERSON, bodyArea } from '@/core/body/person';
 import { bodyParameters } from '@/core/body/bodyParameters';
 import { neutralState } from '@/core/body/neutral';
 import { ensemble } from '@/core/clothing/ensemble';
-import { fromCatalogue } from '@/core/clothing/catalogue';
 import { FIBRES } from '@/core/clothing/fibres';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { acsmRunning, runningCost, runningMetabolicRate, walkingCost, WATTS_PER_LITRE_MIN } from '@/core/effort/gait';
@@ -14,7 +13,7 @@ import { lcdaWalking, pandolf } from '@/core/effort/load';
 import { CLO } from '@/core/quantity/units';
 import { referencePhs } from './referencePhs';
 import { run } from './runCase';
-import { STREET, wear } from './streetClothes';
+import { closedOutfit, STREET, wear } from './streetClothes';
 import { twoNode } from './twoNode';
 
 /** One line of the table in docs/model.md. `tolerance` is absolute when `absolute`, else a share of theirs. */
@@ -30,30 +29,11 @@ export interface CheckRow {
 
 const STILL = { airC: 20, relativeWind: 0.15, pumping: 0, packOn: false };
 
-function outfit(p: number) {
-  const outer = ['lined-windshell', 'wind-trousers', 'wind-gloves', 'warm-hat'];
-  return [
-    'midweight-merino-base',
-    'grid-fleece',
-    'lined-windshell',
-    'briefs',
-    'thin-tights',
-    'wind-trousers',
-    'wind-gloves',
-    'warm-hat',
-    'neck-tube',
-    'wool-socks',
-    'winter-boots',
-  ]
-    .map((id) => fromCatalogue(id)!)
-    .map((g) => (outer.includes(g.id) ? { ...g, airPermeability: p } : g));
-}
-
 function dynamicRow(p: number, v: number, w: number): CheckRow {
   const theirs = (v1: number, w1: number) =>
     0.54 * Math.exp(0.075 * Math.log(p) - 0.15 * v1 - 0.22 * w1) - 0.06 * Math.log(p) + 0.5;
   const ours = (v1: number, w1: number) =>
-    ensemble(outfit(p), { airC: -5, relativeWind: v1, pumping: w1, packOn: false }).totalM2KW;
+    ensemble(closedOutfit(p), { airC: -5, relativeWind: v1, pumping: w1, packOn: false }).totalM2KW;
   return {
     quantity: `insulation kept, outer layer ${p} L/m²s, wind ${v} m/s, walking ${w} m/s`,
     source: 'ISO 11079 / 9920 correction',

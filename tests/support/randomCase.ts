@@ -5,7 +5,8 @@ import type { Garment } from '@/core/clothing/garment';
 import { vapourPressure } from '@/core/atmosphere/humidity';
 import { PRECIPITATION_KINDS } from '@/core/atmosphere/precipitation';
 import { SPORTS, pumpingSpeed } from '@/core/effort/activity';
-import type { Conditions, Plan } from '@/core/simulate/conditions';
+import type { Conditions } from '@/core/outing/conditions';
+import type { Plan } from '@/core/simulate/plan';
 
 /** Any outfit, any winter weather from +15 to −45 °C, any going, as the core may meet it. */
 export interface RandomCase {

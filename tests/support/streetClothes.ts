@@ -142,3 +142,23 @@ export const patch = (over: Partial<Entry> = {}): Garment =>
     panels: CUT.longSleeve,
     ...over,
   });
+
+/**
+ * A closed winter outfit for the standard's wind–walk–permeability grid: zips shut, no hood, and everything outermost has
+ * the permeability in question (L/m²s at 100 Pa, the same number as mm/s).
+ */
+export function closedOutfit(permeability: number): Garment[] {
+  const outermost = ['lined-windshell', 'wind-trousers', 'wind-gloves', 'warm-hat'];
+  const beneath = [
+    'midweight-merino-base',
+    'grid-fleece',
+    'briefs',
+    'thin-tights',
+    'neck-tube',
+    'wool-socks',
+    'winter-boots',
+  ];
+  return [...outermost, ...beneath]
+    .map((id) => fromCatalogue(id)!)
+    .map((g) => (outermost.includes(g.id) ? { ...g, airPermeability: permeability } : g));
+}

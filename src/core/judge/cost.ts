@@ -56,6 +56,22 @@ export interface Moment {
   waterG: number;
 }
 
+/** A moment to be filled in. */
+export const noMoment = (): Moment => ({
+  timeS: 0,
+  sensation: 0,
+  torsoC: 0,
+  heatWm2: 0,
+  torsoWet: 0,
+  coreC: 0,
+  shiverW: 0,
+  fingersC: 0,
+  toesC: 0,
+  faceC: 0,
+  scalpC: 0,
+  waterG: 0,
+});
+
 export type BodyCost = Omit<CostParts, 'changes' | 'mass'>;
 export const noCost = (): BodyCost => ({ cold: 0, heat: 0, wetSkin: 0, wetLayers: 0, afterChill: 0, extremities: 0 });
 
@@ -92,20 +108,7 @@ export function addEnd(c: BodyCost, waterEndG: number, afterChillK: number): voi
 /** Cost of the body's part of a recorded run, points. */
 export function bodyCost(series: Series, m: Metrics, person: Person): BodyCost {
   const c = noCost();
-  const now: Moment = {
-    timeS: 0,
-    sensation: 0,
-    torsoC: 0,
-    heatWm2: 0,
-    torsoWet: 0,
-    coreC: 0,
-    shiverW: 0,
-    fingersC: 0,
-    toesC: 0,
-    faceC: 0,
-    scalpC: 0,
-    waterG: 0,
-  };
+  const now = noMoment();
   for (let r = 1; r < series.rows; r++) {
     const k = r * ZONE_COUNT;
     now.timeS = series.timeS[r];

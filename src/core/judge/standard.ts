@@ -3,7 +3,7 @@ import { bodyArea, type Person } from '@/core/body/person';
 import { ensemble } from '@/core/clothing/ensemble';
 import type { Garment } from '@/core/clothing/garment';
 import type { Timeline } from '@/core/outing/timeline';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import { durationLimit, requiredInsulation, type ColdTask } from './ireq';
 
 /** ISO 11079 on one leg: what it asks for, what is worn, how long that lasts. */

@@ -4,29 +4,15 @@ import { headwindCosine, relativeWind, SHELTER_FACTOR, STILL_AIR } from '@/core/
 import { isIndoors, isMoving, pumpingSpeed } from '@/core/effort/activity';
 import { legEffort, type Engine } from '@/core/effort/legEffort';
 import { OutOfRange, within } from '@/core/quantity/range';
-import type { PrecipitationKind } from '@/core/atmosphere/precipitation';
-import type { Sport } from '@/core/effort/activity';
+import type { Conditions } from './conditions';
 import { checkForecast, weatherAt, type ForecastHour } from './forecast';
 import { isStop, LEG_RANGE, MAX_LEGS, type Leg } from './leg';
 import { handPace } from './pace';
 import type { Profile } from './route';
 
-/** What holds for a while on the one clock: the integrator's conditions plus where and in what weather it is. */
-export interface Stretch {
-  startS: number;
-  endS: number;
+/** The integrator's conditions plus where and in what weather it is. */
+export interface Stretch extends Conditions {
   leg: number;
-  airC: number;
-  vapourPa: number;
-  relativeWind: number;
-  sunWm2: number;
-  precipitation: PrecipitationKind;
-  precipitationMmH: number;
-  sport: Sport;
-  metabolicW: number;
-  externalW: number;
-  pumping: number;
-  packOn: boolean;
   /** for the picture */
   wind10: number;
   gust: number;

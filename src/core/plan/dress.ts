@@ -1,5 +1,5 @@
 import type { Garment } from '@/core/clothing/garment';
-import type { KitAction } from '@/core/simulate/conditions';
+import type { KitAction } from '@/core/simulate/plan';
 import type { Mode } from './modes';
 
 /** How everything is worn at one moment: one mode a group. */

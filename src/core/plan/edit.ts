@@ -1,5 +1,5 @@
 import type { Garment } from '@/core/clothing/garment';
-import type { Cue, KitAction, Plan } from '@/core/simulate/conditions';
+import type { Cue, KitAction, Plan } from '@/core/simulate/plan';
 
 /** Edits of a plan by hand. Each returns a new, tidy plan; the old one is kept for undo. */
 

@@ -3,7 +3,7 @@ import type { Garment } from '@/core/clothing/garment';
 import type { Sport } from '@/core/effort/activity';
 import { isStop } from '@/core/outing/leg';
 import type { Timeline } from '@/core/outing/timeline';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import { Simulator } from '@/core/simulate/simulator';
 import { candidates, firstKit, type Candidates } from './candidates';
 import { actionsBetween, changePrice, changesOf, MASS_PRICE, wornOf, type Dress } from './dress';

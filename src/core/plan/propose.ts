@@ -2,7 +2,7 @@ import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import type { Sport } from '@/core/effort/activity';
 import type { Timeline } from '@/core/outing/timeline';
-import type { KitAction, Plan } from '@/core/simulate/conditions';
+import type { KitAction, Plan } from '@/core/simulate/plan';
 import { purposeOf } from './candidates';
 import { changesOf } from './dress';
 import { act, isWorn, settingAt, swapGarment, takeGarment } from './edit';

@@ -5,7 +5,7 @@ import { findings, type Finding } from '@/core/judge/findings';
 import { measure, type Metrics } from '@/core/judge/metrics';
 import { verdict, type Verdict } from '@/core/judge/verdict';
 import type { Timeline } from '@/core/outing/timeline';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import type { Series } from '@/core/simulate/series';
 import { Simulator } from '@/core/simulate/simulator';
 import { changePrice, changesOf, MASS_PRICE } from './dress';

@@ -1,5 +1,5 @@
 import { ZONE_COUNT, ZONE_TABLE, zoneIndex } from '@/core/body/zones';
-import { addMoment, noCost, totalCost, type BodyCost, type Moment } from '@/core/judge/cost';
+import { addMoment, noCost, noMoment, totalCost, type BodyCost, type Moment } from '@/core/judge/cost';
 import { sensation } from '@/core/judge/sensation';
 import type { Timeline } from '@/core/outing/timeline';
 import { HEAD } from '@/core/simulate/state';
@@ -45,20 +45,7 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   return into;
 }
 
-const NOW: Moment = {
-  timeS: 0,
-  sensation: 0,
-  torsoC: 0,
-  heatWm2: 0,
-  torsoWet: 0,
-  coreC: 0,
-  shiverW: 0,
-  fingersC: 0,
-  toesC: 0,
-  faceC: 0,
-  scalpC: 0,
-  waterG: 0,
-};
+const NOW = noMoment();
 
 /** Counts integrator work, for the bench and the progress line. */
 export const work = { phases: 0 };

@@ -4,7 +4,7 @@ import type { Garment } from '@/core/clothing/garment';
 import { timelineOf } from '@/core/outing/outing';
 import { scorePlan } from '@/core/plan/score';
 import type { Verdict } from '@/core/judge/verdict';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import type { Timeline } from '@/core/outing/timeline';
 import type { StoredOuting } from '@/store/outings';
 

@@ -1,7 +1,7 @@
 import { changesOf } from '@/core/plan/dress';
 import type { Garment } from '@/core/clothing/garment';
 import type { Timeline } from '@/core/outing/timeline';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import { clock, distance, type Units } from '@/formats/words';
 import { C } from '@/ui/palette';
 import type { Scale } from '@/ui/scale';

@@ -3,7 +3,7 @@ import { Popover } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import type { Garment } from '@/core/clothing/garment';
 import { act, isWorn, leaveGarment, settingAt, swapGarment, takeGarment } from '@/core/plan/edit';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import { clock, grams, type Units } from '@/formats/words';
 import { GROUP_WORDS, togs } from '@/features/closet/figures';
 import { Button } from '@/ui/Button';

@@ -1,6 +1,6 @@
 import type { Garment } from '@/core/clothing/garment';
 import type { Scored } from '@/core/plan/score';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import { grams, type Units } from '@/formats/words';
 import { GROUP_WORDS } from '@/features/closet/figures';
 import { C } from '@/ui/palette';

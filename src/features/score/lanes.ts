@@ -2,7 +2,7 @@ import { ZONES } from '@/core/body/zones';
 import { GROUPS, type Garment, type Group } from '@/core/clothing/garment';
 import { FIBRES } from '@/core/clothing/fibres';
 import { isWorn, settingAt } from '@/core/plan/edit';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import type { Scored } from '@/core/plan/score';
 
 export type LaneState = 'off' | 'worn' | 'part' | 'open';

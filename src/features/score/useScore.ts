@@ -6,7 +6,7 @@ import { timelineOf } from '@/core/outing/outing';
 import { tidy } from '@/core/plan/edit';
 import type { CueReason } from '@/core/plan/planner';
 import type { Scored } from '@/core/plan/score';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import type { Problem } from '@/formats/problem';
 import type { OwnedGarment } from '@/store/closet';
 import type { StoredOuting } from '@/store/outings';

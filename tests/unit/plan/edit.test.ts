@@ -12,7 +12,7 @@ import {
 } from '@/core/plan/edit';
 import { actionsBetween, changePrice, changesOf } from '@/core/plan/dress';
 import { dropCue } from '@/core/plan/planner';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import { garmentsOf } from '#tests/support/outings';
 
 const plan: Plan = {

@@ -5,7 +5,7 @@ import { candidates } from '@/core/plan/candidates';
 import { phases } from '@/core/plan/moments';
 import { scorePlan } from '@/core/plan/score';
 import { isWorn } from '@/core/plan/edit';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 
 const timeline = upStopDown();

@@ -1,7 +1,7 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { propose } from '@/core/plan/propose';
 import { scorePlan } from '@/core/plan/score';
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import { aLeg, dayOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 
 const request = (plan: Plan, timeline = upStopDown()) => ({

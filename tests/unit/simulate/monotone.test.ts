@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { vapourPressure } from '@/core/atmosphere/humidity';
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { fromCatalogue } from '@/core/clothing/catalogue';
-import type { Conditions } from '@/core/simulate/conditions';
+import type { Conditions } from '@/core/outing/conditions';
 import { ZONES, ZONE_TABLE } from '@/core/body/zones';
 import { Simulator } from '@/core/simulate/simulator';
 import { anyCase, steadyCase, type RandomCase } from '#tests/support/randomCase';

@@ -1,4 +1,4 @@
-import type { Plan } from '@/core/simulate/conditions';
+import type { Plan } from '@/core/simulate/plan';
 import { refuse } from '@/formats/problem';
 import { planSchema } from '@/formats/schemas';
 import { listCloset } from '@/store/closet';
