@@ -206,7 +206,9 @@ class Search {
           tried.set(id, { state: sim.snapshot(), dresses: [...node.dresses, dress], cost });
           return cost;
         };
-        let dress: Dress = before ?? startDress;
+        // Over-trousers are for standing: they come off before anybody moves on.
+        const overOn = !phase.stop && kit.overLegs !== null && before?.[3].worn.includes(kit.overLegs.id);
+        let dress: Dress = before ? before.map((m, g) => (g === 3 && overOn ? modes[3][0] : m)) : startDress;
         let best = attempt(dress);
         for (let pass = 0; pass < (beam > 1 ? 2 : 1); pass++) {
           for (let group = 0; group < modes.length; group++) {

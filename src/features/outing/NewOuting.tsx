@@ -2,6 +2,8 @@
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent, type ReactNode } from 'react';
 import { SPORTS, isMoving, type Sport } from '@/core/effort/activity';
+import { fahrenheitToC, feetToM, kmhToMs, mphToKmh, poundToKg } from '@/core/quantity/units';
+import type { Units } from '@/formats/words';
 import type { Problem } from '@/formats/problem';
 import { Header } from '@/features/shell/Header';
 import { Button } from '@/ui/Button';
@@ -21,8 +23,22 @@ function Field({ label, hint, children }: { label: string; hint?: string; childr
   );
 }
 
+/** Numbers typed in imperial units, turned into what the server takes. What is no number stays as it is and is refused by name. */
+function toMetric(form: FormData): void {
+  const turn = (field: string, f: (x: number) => number) => {
+    const text = String(form.get(field) ?? '').trim();
+    if (text !== '' && Number.isFinite(Number(text))) form.set(field, String(f(Number(text))));
+  };
+  turn('airC', fahrenheitToC);
+  turn('wind', (x) => kmhToMs(mphToKmh(x)));
+  turn('climbM', feetToM);
+  turn('loadKg', poundToKg);
+  if (form.get('effortBy') === 'speed') turn('effortValue', mphToKmh);
+}
+
 /** A new outing from a route and a forecast, or from one leg by hand. */
-export function NewOuting() {
+export function NewOuting({ units }: { units: Units }) {
+  const metric = units === 'metric';
   const router = useRouter();
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
@@ -36,6 +52,7 @@ export function NewOuting() {
     setProblems([]);
     const form = new FormData(e.currentTarget);
     if (!withRoute) form.delete('route');
+    if (!metric) toMetric(form);
     const sent = await send<{ id: string }>('POST', '/api/outings', form);
     if (sent.ok) router.push(`/outing/${sent.value.id}`);
     else {
@@ -88,12 +105,12 @@ export function NewOuting() {
             </div>
           ) : (
             <div className="grid grid-cols-2 gap-4">
-              <Field label="Air, °C" hint="each leg may have its own later">
+              <Field label={metric ? 'Air, °C' : 'Air, °F'} hint="each leg may have its own later">
                 <input className={input} name="airC" type="number" step="any" />
               </Field>
               <div className="grid grid-cols-2 gap-4">
-                <Field label="Wind, m/s" hint="at 10 m">
-                  <input className={input} name="wind" type="number" min={0} max={60} step="any" />
+                <Field label={metric ? 'Wind, m/s' : 'Wind, mph'} hint="at 10 m">
+                  <input className={input} name="wind" type="number" min={0} step="any" />
                 </Field>
                 <Field label="Humidity, %">
                   <input className={input} name="humidity" type="number" min={2} max={100} placeholder="75" />
@@ -102,8 +119,8 @@ export function NewOuting() {
               <Field label="First leg, minutes" hint="more legs on the next screen">
                 <input className={input} name="minutes" type="number" min={5} max={1440} defaultValue={60} />
               </Field>
-              <Field label="Climb, m">
-                <input className={input} name="climbM" type="number" min={-3000} max={3000} defaultValue={0} />
+              <Field label={metric ? 'Climb, m' : 'Climb, ft'}>
+                <input className={input} name="climbM" type="number" step="any" defaultValue={0} />
               </Field>
             </div>
           )}
@@ -125,7 +142,7 @@ export function NewOuting() {
                 <option value="usual">As usual</option>
                 <option value="exertion">Exertion, 0–10</option>
                 <option value="heartRate">Heart rate, bpm</option>
-                <option value="speed">Speed, km/h</option>
+                <option value="speed">{metric ? 'Speed, km/h' : 'Speed, mph'}</option>
                 {sport === 'cycle' && <option value="power">Power, W</option>}
               </select>
             </Field>
@@ -139,8 +156,8 @@ export function NewOuting() {
             <Field label="Start" hint="local; empty: first hour of the forecast">
               <input className={input} name="start" type="datetime-local" />
             </Field>
-            <Field label="Pack beyond clothes, kg">
-              <input className={input} name="loadKg" type="number" min={0} max={60} step="any" defaultValue={5} />
+            <Field label={metric ? 'Pack beyond clothes, kg' : 'Pack beyond clothes, lb'}>
+              <input className={input} name="loadKg" type="number" min={0} step="any" defaultValue={metric ? 5 : 11} />
             </Field>
             <Field label="Clock ahead of UTC, h" hint="for the sun">
               <input className={input} name="utcOffsetH" type="number" min={-12} max={14} step={0.5} defaultValue={1} />

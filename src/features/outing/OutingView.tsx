@@ -13,13 +13,14 @@ import type { Timeline } from '@/core/outing/timeline';
 import { OutOfRange } from '@/core/quantity/range';
 import { localTimeText, readLocalTime } from '@/formats/forecastCsv';
 import type { Problem } from '@/formats/problem';
-import { cToFahrenheit, fahrenheitToC, feetToM } from '@/core/quantity/units';
+import { cToFahrenheit, fahrenheitToC, feetToM, poundToKg } from '@/core/quantity/units';
 import {
   clock,
   day,
   degrees,
   difference,
   distance,
+  height,
   temperature,
   timeOfDay,
   windSpeed,
@@ -146,12 +147,12 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
           </label>
           <NumberField
             label="Pack"
-            unit="kg"
-            value={outing.loadKg}
+            unit={units === 'metric' ? 'kg' : 'lb'}
+            value={units === 'metric' ? outing.loadKg : Math.round((outing.loadKg / poundToKg(1)) * 10) / 10}
             low={0}
-            high={60}
+            high={units === 'metric' ? 60 : 132}
             step={0.5}
-            onChange={(loadKg) => edit({ ...outing, loadKg })}
+            onChange={(v) => edit({ ...outing, loadKg: units === 'metric' ? v : Math.min(60, poundToKg(v)) })}
           />
           <NumberField
             label="Snow brightness"
@@ -296,9 +297,10 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
                           kind="quiet"
                           className="px-1.5 py-0.5"
                           aria-label={`Remove leg ${i + 1}`}
+                          title="Remove this leg"
                           onClick={() => edit({ ...outing, legs: outing.legs.filter((_, k) => k !== i) })}
                         >
-                          remove
+                          ×
                         </Button>
                       )}
                     </td>
@@ -359,7 +361,7 @@ function LegNumber({ label, value, onChange }: { label: string; value: number; o
       aria-label={label}
       type="number"
       step="any"
-      className={`${cell} w-[58px] text-right`}
+      className={`${cell} w-[64px] text-right`}
       value={value}
       onChange={(e) => Number.isFinite(e.target.valueAsNumber) && onChange(e.target.valueAsNumber)}
     />
@@ -504,7 +506,7 @@ function Hours({ outing, units }: { outing: Outing; units: Units }) {
   return (
     <section aria-label="Forecast" className="max-h-[360px] overflow-y-auto">
       <table className="border-collapse text-right">
-        <caption className="pb-1 text-left font-semibold">Forecast for {outing.forecastEleM.toFixed(0)} m</caption>
+        <caption className="pb-1 text-left font-semibold">Forecast for {height(outing.forecastEleM, units)}</caption>
         <thead>
           <tr className="border-b-2 border-ink text-[12px] text-ink-3">
             {[

@@ -77,7 +77,7 @@ export function Cues({
                 {i + 1}
               </text>
               <text x={slot.x + 12} y={y + 15} fontSize="13" fontWeight="700" style={{ fill: C.act }}>
-                {clock(cue.atS)}
+                {slot.width > 44 ? clock(cue.atS) : ''}
                 {slot.width > 84 && (
                   <tspan fontSize="11" fontWeight="400" style={{ fill: C.ink2 }}>
                     {'  '}
@@ -85,7 +85,7 @@ export function Cues({
                   </tspan>
                 )}
               </text>
-              {shown.map((t, k) => (
+              {(slot.width > 60 ? shown : []).map((t, k) => (
                 <text key={k} x={slot.x + 6} y={y + 29 + k * 12.5} fontSize="11" style={{ fontStretch: '80%' }}>
                   <title>{lines.join('\n')}</title>
                   {fit(t, slot.width - 6, 4.55)}

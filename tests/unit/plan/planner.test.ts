@@ -171,10 +171,21 @@ test('a closet of bare necessities still gets an answer', () => {
   expect(scored.verdict.tone).not.toBe('holds');
 });
 
+test('over-trousers put on at a cold start are off again when the climb begins', () => {
+  const day = dayOf(
+    [aLeg({ name: 'Waiting', sport: 'stand', minutes: 25, effort: { by: 'usual' } }), aLeg({ minutes: 60 })],
+    -24,
+    5,
+  );
+  const closet = [...SKI_CLOSET, ...garmentsOf('puffy-overtrousers')];
+  const { plan } = makePlan({ person: AVERAGE_PERSON, closet, timeline: day, sport: 'ski tour' });
+  expect(isWorn(plan, 'puffy-overtrousers', 45 * 60)).toBe(false);
+});
+
 test('over-trousers for stops stay in the pack on the way up, and hands at work are not left bare in the cold', () => {
   const closet = [...SKI_CLOSET, ...garmentsOf('puffy-overtrousers', 'mesh-longs')];
   const { plan, scored } = makePlan({ person: AVERAGE_PERSON, closet, timeline, sport: 'ski tour' });
   expect(plan.worn).not.toContain('puffy-overtrousers');
-  for (const at of [1800, 3600]) expect(isWorn(plan, 'puffy-overtrousers', at)).toBe(false);
+  for (const at of [1800, 3600, 6300]) expect(isWorn(plan, 'puffy-overtrousers', at)).toBe(false);
   expect(scored.metrics.fingers.value).toBeGreaterThan(15);
 });

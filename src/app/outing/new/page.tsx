@@ -1,5 +1,6 @@
 import { NewOuting } from '@/features/outing/NewOuting';
+import { currentAthlete } from '@/store/athlete';
 
-export default function Page() {
-  return <NewOuting />;
+export default async function Page() {
+  return <NewOuting units={(await currentAthlete()).units} />;
 }
