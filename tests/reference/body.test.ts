@@ -65,6 +65,8 @@ test('respiratory loss agrees with ISO 7730 at room temperature and exceeds it i
 test('shivering: about three times rest at most, none when warm', () => {
   expect(shivering(0, 33.5, 15, 0)).toBe(0);
   expect(shivering(0, 29, 15, 0)).toBeGreaterThan(20);
+  expect(shivering(0, 32.4, 15, 0)).toBe(0); // cool in a room: tense, not shaking
+  expect(shivering(-1, 2, 15, 0)).toBeGreaterThanOrEqual(shivering(-1, 18, 15, 0)); // no way back by growing colder still
   expect(shivering(-1, 26, 15, 0)).toBeGreaterThan(100);
   expect(shivering(-1, 26, 30, 0)).toBeLessThan(shivering(-1, 26, 12, 0));
   expect(shivering(-1, 26, 15, 0.6)).toBe(0);

@@ -151,14 +151,22 @@ export function control(
 }
 
 /**
+ * Below the first of these drives muscles are at most tense, above the second they shake in full, W/m²: with a normal core
+ * that is a mean skin of about 32 and 31 °C, where shivering is seen to begin and to set in (from memory of the field).
+ */
+const TENSE_WM2 = 10;
+const SHAKING_WM2 = 20;
+
+/**
  * Shivering heat, W/m²: Tikuisis & Giesbrecht 1999 (from memory),
  * `(155.5 (37 − T_core) + 47 (33 − T_skin) − 1.57 (33 − T_skin)²) / √fat%`, with our neutral core for 37; not below 0 and not above 4.5 met; faded out
  * linearly by exercise, gone at half of maximal effort (shivering and exercise share the same muscles).
  */
 export function shivering(coreError: number, meanSkinC: number, fatPercent: number, exerciseShare: number): number {
-  const ds = Math.max(0, 33 - meanSkinC);
+  // The relation's parabola turns over at 15 K: skin colder than it was measured at asks for no less.
+  const ds = clamp(33 - meanSkinC, 0, 15);
   const dc = -coreError;
   const drive = (155.5 * dc + 47 * ds - 1.57 * ds * ds) / Math.sqrt(Math.max(4, fatPercent));
-  const limited = clamp(drive, 0, 260);
-  return limited * clamp(1 - exerciseShare / 0.5, 0, 1);
+  const begun = clamp((drive - TENSE_WM2) / (SHAKING_WM2 - TENSE_WM2), 0, 1);
+  return clamp(drive, 0, 260) * begun * clamp(1 - exerciseShare / 0.5, 0, 1);
 }

@@ -14,6 +14,9 @@ export type FindingKind =
   | 'soaked base'
   | 'damp base'
   | 'too hot'
+  | 'overheated'
+  | 'shivering'
+  | 'wet layers'
   | 'heat debt'
   | 'ice';
 
@@ -109,6 +112,39 @@ export function findings(m: Metrics, timeline: Timeline): Finding[] {
       means: soaked ? 'soaked' : 'damp',
     });
   }
+  if (m.shiverMinutes > 10)
+    add({
+      kind: 'shivering',
+      severity: m.shiverMinutes > 45 ? 3 : 2,
+      atS: m.feltCold.atS,
+      value: m.shiverMinutes,
+      unit: 'min',
+      limit: 10,
+      what: 'Shivering',
+      means: 'dressed too thinly for standing or going this easily',
+    });
+  if (m.hotMinutes > 10)
+    add({
+      kind: 'overheated',
+      severity: 2,
+      atS: m.feltHot.atS,
+      value: m.hotMinutes,
+      unit: 'min',
+      limit: 10,
+      what: 'Heat',
+      means: 'too hot for that long: open up, take a layer off or slow down',
+    });
+  if (m.waterPeak.value > LIMIT.wetLayersG)
+    add({
+      kind: 'wet layers',
+      severity: 2,
+      atS: m.waterPeak.atS,
+      value: m.waterPeak.value,
+      unit: 'g',
+      limit: LIMIT.wetLayersG,
+      what: 'Water in your layers',
+      means: 'enough to chill you at the next stop and to outlast the day',
+    });
   if (m.coreHigh.value > LIMIT.coreHot)
     add({
       kind: 'too hot',
@@ -140,8 +176,10 @@ export function findings(m: Metrics, timeline: Timeline): Finding[] {
   return out.sort((a, b) => b.severity - a.severity || gap(b) - gap(a));
 }
 
+/** How much past a limit counts as one step worse, by unit. */
+const STEP: Record<Finding['unit'], number> = { '°C': 5, K: 2, share: 0.3, 'Wh/m²': 15, g: 200, min: 40 };
+
 /** How far past its limit, in comparable terms. */
 function gap(f: Finding): number {
-  const scale = f.unit === '°C' ? 5 : f.unit === 'share' ? 0.3 : f.unit === 'K' ? 2 : 15;
-  return Math.abs(f.value - f.limit) / scale;
+  return Math.abs(f.value - f.limit) / STEP[f.unit];
 }

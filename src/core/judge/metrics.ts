@@ -33,6 +33,11 @@ export interface Metrics {
   sweatG: number;
   shiverMinutes: number;
   clumsyMinutes: number;
+  /** felt hot (sensation over 2), and cold (under −2), after the first ten minutes; the worst of each in `feltHot`, `feltCold` */
+  hotMinutes: number;
+  coldMinutes: number;
+  feltHot: Extreme;
+  feltCold: Extreme;
   /** deepest fall of torso skin in the first 20 minutes of any stop, K */
   afterChill: Extreme;
   /** heat the body has lost from its own tissues at the worst moment, Wh/m² */
@@ -108,6 +113,10 @@ export function measure(
     sweatG: 0,
     shiverMinutes: 0,
     clumsyMinutes: 0,
+    hotMinutes: 0,
+    coldMinutes: 0,
+    feltHot: highest(),
+    feltCold: lowest(),
     afterChill: { value: 0, atS: 0 },
     heatDebt: { value: 0, atS: 0 },
     frostPeakG: 0,
@@ -142,6 +151,12 @@ export function measure(
     lower(m.coreLow, series.coreC[r], t);
     raise(m.wetPeak, wet, t);
     m.sweatG += series.sweatGh[r] * hours;
+    if (t >= 600) {
+      if (m.sensation[r] > 2) m.hotMinutes += series.stepS / 60;
+      if (m.sensation[r] < -2) m.coldMinutes += series.stepS / 60;
+      raise(m.feltHot, m.sensation[r], t);
+      lower(m.feltCold, m.sensation[r], t);
+    }
     if (series.shiverW[r] > 60) m.shiverMinutes += series.stepS / 60;
     if (series.skinC[k + FINGERS] < 15) m.clumsyMinutes += series.stepS / 60;
     raise(m.heatDebt, -series.bodyHeatJ[r] / 3600 / bodyArea, t);

@@ -21,6 +21,8 @@ export const LIMIT = {
   /** share of a base layer's capacity */
   baseDamp: 0.3,
   baseSoaked: 0.7,
+  /** water in the worn layers beyond which a stop chills and nothing dries on the body within the hour, g (engineering value) */
+  wetLayersG: 300,
   coreHot: 38.5,
   coreCold: 35.5,
   /** ISO 11079 duration limit: heat debt, Wh/m² */

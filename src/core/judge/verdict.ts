@@ -33,7 +33,7 @@ export function verdict(list: readonly Finding[], m: Metrics): Verdict {
       worst.severity === 3
         ? `${worst.what}: this plan is not safe.`
         : `${worst.what} ${plural(worst.what) ? 'are' : 'is'} the weak point:`,
-    rest: `${number(worst)} at {time:${worst.atS}}, ${worst.means}.${tail}`,
+    rest: `${number(worst)}${worst.unit === 'min' ? ', worst' : ''} at {time:${worst.atS}}, ${worst.means}.${tail}`,
   };
 }
 

@@ -118,6 +118,48 @@ describe('the verdict', () => {
     expect(s.findings.filter((f) => f.severity > 1)).toEqual([]);
     expect(s.verdict.lead).toContain('It holds');
   });
+  test('far too much on a climb is called what it is: heat, and water in the layers', () => {
+    const worn = [
+      'cotton-tee',
+      'wool-pullover',
+      'down-puffy',
+      'storm-shell',
+      'briefs',
+      'brushed-tights',
+      'storm-trousers',
+      'warm-hat',
+      'ski-gloves',
+      'thick-socks',
+      'winter-boots',
+    ];
+    const s = run({
+      airC: 0,
+      wind: 1,
+      legs: [{ minutes: 90, sport: 'hike', metabolicW: 650, pack: true, worn }],
+    }).scored;
+    expect(s.findings.map((f) => f.kind)).toEqual(expect.arrayContaining(['overheated', 'wet layers']));
+    expect(s.verdict.tone).toBe('weak');
+    expect(s.verdict.rest).toMatch(/min, worst at|\{mass:/);
+  });
+  test('a long cold wait says shivering, even where nothing freezes', () => {
+    const worn = [
+      'thin-merino-base',
+      'grid-fleece',
+      'wind-shell',
+      'briefs',
+      'thin-tights',
+      'soft-trousers',
+      'warm-hat',
+      'neck-tube',
+      'warm-mitts',
+      'wool-socks',
+      'winter-boots',
+    ];
+    const s = run({ airC: -4, wind: 1, legs: [{ minutes: 60, sport: 'stand', worn }] }).scored;
+    const shivering = s.findings.find((f) => f.kind === 'shivering')!;
+    expect(shivering.value).toBeGreaterThan(20);
+    expect(s.metrics.coldMinutes).toBeGreaterThan(10);
+  });
   test('cold torso and heat debt are seen before the core falls', () => {
     const s = scored(-15, [
       'thin-merino-base',
