@@ -172,7 +172,7 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
         <Problems problems={problems} title="Not saved." />
         {'timeline' in laid && <LandProfile timeline={laid.timeline} width={width} units={units} />}
         {notes.length > 0 && <p className="mb-2 border-l-[3px] border-grid-2 pl-2 text-ink-2">{notes.join(' ')}</p>}
-        <div className="grid grid-cols-[minmax(0,1fr)_auto] gap-6 max-[1100px]:grid-cols-1">
+        <div className="grid grid-cols-[minmax(0,1fr)_auto] gap-4 max-[1100px]:grid-cols-1">
           <section aria-label="Legs" className="overflow-x-auto">
             <table className="w-full border-collapse text-left">
               <thead>
@@ -203,7 +203,7 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
                     <td className="py-1 pr-2">
                       <input
                         aria-label={`Name of leg ${i + 1}`}
-                        className={`${cell} speak w-40`}
+                        className={`${cell} speak w-[128px]`}
                         value={leg.name}
                         maxLength={120}
                         onChange={(e) => setLeg(i, { name: e.target.value })}
@@ -212,7 +212,7 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
                     <td className="pr-2">
                       <select
                         aria-label={`Going of leg ${i + 1}`}
-                        className={`${cell} w-[104px]`}
+                        className={`${cell} w-[112px]`}
                         value={leg.sport}
                         onChange={(e) => setLeg(i, { sport: e.target.value as Sport })}
                       >
@@ -286,7 +286,7 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
                     <td className="whitespace-nowrap">
                       <Button
                         kind="quiet"
-                        className="px-1.5 py-0.5"
+                        className="px-1 py-0.5"
                         onClick={() => addStop(i)}
                         title="Put a stop after this leg"
                       >
@@ -295,7 +295,7 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
                       {outing.legs.length > 1 && (isStop(leg) || leg.profileFrom === undefined) && (
                         <Button
                           kind="quiet"
-                          className="px-1.5 py-0.5"
+                          className="px-1 py-0.5"
                           aria-label={`Remove leg ${i + 1}`}
                           title="Remove this leg"
                           onClick={() => edit({ ...outing, legs: outing.legs.filter((_, k) => k !== i) })}
