@@ -143,7 +143,7 @@ export function findings(m: Metrics, timeline: Timeline): Finding[] {
       unit: 'g',
       limit: LIMIT.wetLayersG,
       what: 'Water in your layers',
-      means: 'enough to chill you at the next stop and to outlast the day',
+      means: 'enough to chill you at the next stop and to stay wet all day',
     });
   if (m.coreHigh.value > LIMIT.coreHot)
     add({

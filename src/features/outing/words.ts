@@ -35,7 +35,7 @@ export const EFFORT_WORDS: Record<
   { label: string; unit: string; low: number; high: number; step: number; start: number }
 > = {
   usual: { label: 'As usual', unit: '', low: 0, high: 0, step: 1, start: 0 },
-  exertion: { label: 'Exertion', unit: 'of 10', low: 0, high: 10, step: 0.1, start: 4 },
+  exertion: { label: 'Effort /10', unit: '', low: 0, high: 10, step: 0.1, start: 4 },
   heartRate: { label: 'Heart rate', unit: 'bpm', low: 40, high: 220, step: 1, start: 135 },
   power: { label: 'Power', unit: 'W', low: 20, high: 600, step: 5, start: 150 },
   speed: { label: 'Speed', unit: 'm/s', low: 0.1, high: 30, step: 0.1, start: 2 },
