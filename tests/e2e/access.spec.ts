@@ -21,7 +21,7 @@ for (const path of ['/', '/closet', '/me', '/outing/new'])
 test('the outing and its score have no accessibility faults, and no text under 11 px', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Skarn Head round' }).click();
-  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });
   const score = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
   expect(
     score.violations.map(
@@ -56,7 +56,7 @@ test('the outing and its score have no accessibility faults, and no text under 1
 test('the score by keyboard alone: cursor, cues, help', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Skarn Head round' }).click();
-  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });
   const now = () => page.getByTestId('moment-time').innerText();
   const before = await now();
   await page.keyboard.press('ArrowLeft');
@@ -70,7 +70,7 @@ test('the score by keyboard alone: cursor, cues, help', async ({ page }) => {
 test('without the network the page stays and says that saving failed', async ({ page, context }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Mill Lane loop' }).click();
-  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
   await context.setOffline(true);
   await page

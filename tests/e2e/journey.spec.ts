@@ -29,14 +29,14 @@ test('from a route and a forecast to a saved plan that is there again after a re
   });
   await page.getByRole('button', { name: 'What to wear' }).click();
   await expect(page.getByRole('progressbar')).toBeVisible();
-  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 60_000 });
-  await expect(verdict(page)).toContainText(/°C|g of water/);
+  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });
+  await expect(verdict(page)).toContainText(/°C|of water|min|%/);
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
   const said = await verdict(page).innerText();
   const cues = await page.getByRole('button', { name: /^Cue \d/ }).count();
   expect(cues).toBeLessThanOrEqual(8);
   await page.reload();
-  await expect(verdict(page)).toHaveText(said.replace(/\s+/g, ' '), { timeout: 15_000 });
+  await expect(verdict(page)).toHaveText(said.replace(/\s+/g, ' '), { timeout: 45_000 });
   expect(await page.getByRole('button', { name: /^Cue \d/ }).count()).toBe(cues);
   expect(errors).toEqual([]);
 });
@@ -50,7 +50,7 @@ test('a change by hand is simulated at once, stored, undone and redone by keys',
     load: '0',
   });
   await page.getByRole('button', { name: 'What to wear' }).click();
-  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
   const fingers = () => page.locator('dt', { hasText: 'fingers, lowest' }).locator('xpath=../dd[1]').innerText();
   const before = await fingers();
@@ -77,7 +77,7 @@ test('dragging a cue moves it and everything with it', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Skarn Head round' }).click();
   const first = page.getByRole('button', { name: /^Cue 1 at/ });
-  await expect(first).toBeVisible({ timeout: 60_000 });
+  await expect(first).toBeVisible({ timeout: 120_000 });
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
   const label = await first.getAttribute('aria-label');
   const box = (await first.boundingBox())!;
@@ -162,7 +162,7 @@ test('imperial everywhere, and back', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByText(/\d mi\b/).first()).toBeVisible();
   await page.getByRole('link', { name: 'Mill Lane loop' }).click();
-  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });
   await expect(page.getByText('Wind on you, mph')).toBeVisible();
   await expect(page.getByText(/\d oz/).first()).toBeVisible();
   await page.goto('/me');
@@ -174,7 +174,7 @@ test('imperial everywhere, and back', async ({ page }) => {
 test('the proposal is one change, taken with Enter, and can be undone', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Tarnholt valley ride' }).click();
-  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
   // Leave the gloves or cap at home, so that something is clearly worth proposing.
   await page
@@ -183,7 +183,7 @@ test('the proposal is one change, taken with Enter, and can be undone', async ({
     .click();
   await page.getByRole('button', { name: 'Leave at home' }).click();
   const proposal = page.getByRole('button', { name: /Enter$/ });
-  await expect(proposal).toBeVisible({ timeout: 30_000 });
+  await expect(proposal).toBeVisible({ timeout: 90_000 });
   const said = await verdict(page).innerText();
   await page.locator('body').press('Enter');
   await expect.poll(() => verdict(page).innerText()).not.toBe(said);
