@@ -52,11 +52,9 @@ export function twoNode(
     const warmSkin = Math.max(0, skin - skinSet);
     const coldSkin = Math.max(0, skinSet - skin);
     const warmCore = Math.max(0, core - coreSet);
-    const coldCore = Math.max(0, coreSet - core);
     flow = Math.min(90, Math.max(0.5, (6.3 + 120 * warmCore) / (1 + 0.5 * coldSkin)));
     sweat = Math.min(500, 170 * Math.max(0, body - bodySet) * Math.exp(warmSkin / 10.7));
     alpha = 0.0417737 + 0.7451833 / (flow + 0.585417);
-    void coldCore;
   }
   return { coreC: core, skinC: skin, sweatGm2h: sweat, wettedness: w };
 }

@@ -89,25 +89,25 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
   }, [plan, live, person, garments, outing, damp]);
 
   // Once the plan rests, look for the one change that would help it most.
-  const resting = history[at] ?? null;
+  const settled = history[at] ?? null;
   const [proposal, setProposal] = useState<{ for: Plan; found: Proposal | null } | null>(null);
   useEffect(() => {
-    if (!resting || live || planning) return;
+    if (!settled || live || planning) return;
     const running: { cancel?: () => void } = {};
     const timer = setTimeout(() => {
-      const work = proposeInWorker({ person, closet, outing, plan: resting, damp });
+      const work = proposeInWorker({ person, closet, outing, plan: settled, damp });
       running.cancel = work.cancel;
       // A proposal is an extra: when it fails the score is still there, so nothing is said.
       work.result.then(
-        (found) => setProposal({ for: resting, found }),
-        () => setProposal({ for: resting, found: null }),
+        (found) => setProposal({ for: settled, found }),
+        () => setProposal({ for: settled, found: null }),
       );
     }, 400);
     return () => {
       clearTimeout(timer);
       running.cancel?.();
     };
-  }, [resting, live, planning, person, closet, outing, damp]);
+  }, [settled, live, planning, person, closet, outing, damp]);
 
   const save = useCallback(
     async (next: Plan, id: string | null, known: StoredPlan[]): Promise<void> => {
@@ -134,7 +134,6 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
   );
 
   // Store each settled edit a moment after it is made; one request at a time, so versions follow each other.
-  const settled = history[at] ?? null;
   const dirty = settled !== null && planId !== null && settled !== savedPlan;
   useEffect(() => {
     if (!dirty || !settled || saveState === 'saving' || saveState === 'failed') return;
