@@ -14,6 +14,8 @@ import {
 export interface BodyParameters {
   person: Person;
   area: Float64Array;
+  /** 1/area, 1/m² */
+  perArea: Float64Array;
   /** J/K */
   tissueC: Float64Array;
   skinC: Float64Array;
@@ -55,6 +57,7 @@ export function bodyParameters(person: Person): BodyParameters {
     person,
     totalArea,
     area: column((r) => r.areaM2 * a),
+    perArea: column((r) => 1 / (r.areaM2 * a)),
     tissueC: column((r) => r.tissueWhK * 3600 * m),
     skinC: column((r) => r.skinWhK * 3600 * m),
     centralC: CENTRAL_WHK * 3600 * m,

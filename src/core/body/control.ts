@@ -2,6 +2,21 @@ import { clamp } from '@/core/quantity/range';
 import { BLOOD_WH_PER_LK, type BodyParameters } from './bodyParameters';
 import { EXTREMITY_NUTRITIVE_LH, ZONE_COUNT } from './zones';
 
+/** What the controller reads besides the skin; one object reused, so that a step allocates nothing. */
+export interface ControlInput {
+  /** central pool temperature and its set point, °C */
+  centralC: number;
+  setCentral: number;
+  /** set points of the skin, °C, one a zone (from `neutralState`) */
+  setSkin: Float64Array;
+  /** heat of working muscle in each zone above rest, W */
+  muscleW: Float64Array;
+  /** local squeeze of blood flow by tight boots or gloves, 0 to 1 per zone */
+  flowFactor: Float64Array;
+  /** metabolic rate over maximum, 0 to 1: hard exercise hides shivering */
+  exerciseShare: number;
+}
+
 /** What the controller writes at each step; arrays of one value a zone. */
 export interface ControlOutput {
   /** central to skin blood heat, W/K, after counter-current exchange */
@@ -12,16 +27,6 @@ export interface ControlOutput {
   sweat: Float64Array;
   shiverW: number;
   sweatTotal: number;
-}
-
-export function newControlOutput(): ControlOutput {
-  return {
-    skinBlood: new Float64Array(ZONE_COUNT),
-    tissueBlood: new Float64Array(ZONE_COUNT),
-    sweat: new Float64Array(ZONE_COUNT),
-    shiverW: 0,
-    sweatTotal: 0,
-  };
 }
 
 /** Sweat drive, W per K of core and of mean skin error (65MN/JOS-3, after Stolwijk 1971). */
@@ -78,27 +83,12 @@ function twoToTenth(t: number): number {
 /**
  * The controller: sweat, skin blood flow, shivering and muscle perfusion from core and skin errors.
  *
- * @param body scaled table
- * @param centralC central pool temperature, °C
- * @param skinC skin temperatures, °C, one a zone
- * @param setCentral neutral central temperature; setSkin neutral skin temperatures (from `neutralState`)
- * @param muscleW heat of working muscle in each zone above rest, W
- * @param flowFactor local squeeze of blood flow by tight boots or gloves, 0 to 1 per zone
- * @param exerciseShare metabolic rate over maximum, 0 to 1: hard exercise hides shivering
+ * @param body scaled table  @param skinC skin temperatures, °C, one a zone  @param input the rest  @param out written
  */
-export function control(
-  body: BodyParameters,
-  centralC: number,
-  skinC: Float64Array,
-  setCentral: number,
-  setSkin: Float64Array,
-  muscleW: Float64Array,
-  flowFactor: Float64Array,
-  exerciseShare: number,
-  out: ControlOutput,
-): void {
+export function control(body: BodyParameters, skinC: Float64Array, input: ControlInput, out: ControlOutput): void {
   const person = body.person;
-  const coreError = centralC - setCentral;
+  const { setSkin, muscleW, flowFactor, exerciseShare } = input;
+  const coreError = input.centralC - input.setCentral;
   let skinSignal = 0;
   let meanSkin = 0;
   let trunkSignal = 0;

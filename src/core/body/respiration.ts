@@ -13,13 +13,25 @@ export interface Breath {
 }
 
 export function respiratoryHeat(metabolicW: number, airC: number, vapourPa: number): number {
-  const ex = 29 + 0.2 * airC;
-  return 0.0014 * metabolicW * (ex - airC) + respiratoryLatent(metabolicW, airC, vapourPa);
+  return metabolicW * (breathHeatShare(airC) + breathLatentShare(airC, vapourPa));
 }
 
-export function respiratoryLatent(metabolicW: number, airC: number, vapourPa: number): number {
-  const ex = 29 + 0.2 * airC;
-  return (0.0173 * metabolicW * (saturationFast(ex) - vapourPa)) / 1000;
+/** Sensible heat lost with the breath over the metabolic rate: depends on the air only. */
+export function breathHeatShare(airC: number): number {
+  return 0.0014 * (exhaledC(airC) - airC);
+}
+
+/** Latent heat lost with the breath over the metabolic rate. */
+export function breathLatentShare(airC: number, vapourPa: number): number {
+  return BREATH_LATENT * (saturationFast(exhaledC(airC)) - vapourPa);
+}
+
+/** Latent heat carried by the breath, W per W of metabolic rate and Pa (ISO 11079: 0.0173 per kPa). */
+export const BREATH_LATENT = 0.0173 / 1000;
+
+/** Temperature of the breath, °C; saturated (ISO 11079). */
+export function exhaledC(airC: number): number {
+  return 29 + 0.2 * airC;
 }
 
 /** Both at once, with the mouth covered by a share `recovery` (0 to 0.6). */
@@ -27,6 +39,6 @@ export function breath(metabolicW: number, airC: number, vapourPa: number, recov
   const keep = 1 - recovery;
   return {
     heatW: respiratoryHeat(metabolicW, airC, vapourPa) * keep,
-    waterGs: (respiratoryLatent(metabolicW, airC, vapourPa) * keep) / LATENT_VAPOUR,
+    waterGs: (metabolicW * breathLatentShare(airC, vapourPa) * keep) / LATENT_VAPOUR,
   };
 }

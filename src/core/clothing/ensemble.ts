@@ -1,6 +1,6 @@
 import { ZONE_COUNT, ZONE_TABLE } from '@/core/body/zones';
-import { AIR_HEAT, AIR_VAPOUR, CLO } from '@/core/quantity/units';
-import { buildStacks, newStacks, STRIDE, type Ambient, type Stacks } from './stack';
+import { CLO } from '@/core/quantity/units';
+import { buildStacks, newStacks, STRIDE, THROUGH_VAPOUR, type Ambient, type Stacks } from './stack';
 import { MAX_OPENINGS, type Garment } from './garment';
 import { compileWardrobe } from './wardrobe';
 
@@ -87,26 +87,25 @@ function zoneHeat(s: Stacks, z: number): number {
   let outside = n > 0 ? s.rOut[base + n] : 0;
   let beyond = 1 / (outside + 1 / s.boundary[z]) + (n > 0 ? s.throughOuter[z] : 0);
   for (let k = n; k >= 1; k--) {
-    const toAir = beyond + s.vent[base + k] * AIR_HEAT;
+    const toAir = beyond + s.ventHeat[base + k];
     outside = k > 1 ? s.rOut[base + k - 1] : 0;
     const link = 1 / (outside + s.rGap[base + k] + s.rIn[base + k]) + s.through[base + k];
     beyond = (link * toAir) / (link + toAir);
   }
-  return beyond + s.vent[base] * AIR_HEAT;
+  return beyond + s.ventHeat[base];
 }
 
 /** Vapour conductance skin to air of one zone, g/(s m² Pa). */
 function zoneVapour(s: Stacks, z: number): number {
   const base = z * STRIDE;
   const n = s.layers[z];
-  const share = AIR_VAPOUR / AIR_HEAT;
   let outside = n > 0 ? s.vOut[base + n] : 0;
-  let beyond = 1 / (outside + 1 / s.boundaryVapour[z]) + (n > 0 ? s.throughOuter[z] * share : 0);
+  let beyond = 1 / (outside + 1 / s.boundaryVapour[z]) + (n > 0 ? s.throughOuter[z] * THROUGH_VAPOUR : 0);
   for (let k = n; k >= 1; k--) {
-    const toAir = beyond + s.vent[base + k] * AIR_VAPOUR;
+    const toAir = beyond + s.ventVapour[base + k];
     outside = k > 1 ? s.vOut[base + k - 1] : 0;
-    const link = 1 / (outside + s.vGap[base + k] + s.vIn[base + k]) + s.through[base + k] * share;
+    const link = 1 / (outside + s.vGap[base + k] + s.vIn[base + k]) + s.through[base + k] * THROUGH_VAPOUR;
     beyond = (link * toAir) / (link + toAir);
   }
-  return beyond + s.vent[base] * AIR_VAPOUR;
+  return beyond + s.ventVapour[base];
 }

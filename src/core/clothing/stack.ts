@@ -51,8 +51,11 @@ export interface Stacks {
   through: Float64Array;
   /** the same on the outermost link, W/m²K */
   throughOuter: Float64Array;
-  /** direct exchange of node k with outside, m³/s m² */
-  vent: Float64Array;
+  /** direct exchange of node k with the outside air, W/m²K and g/(s m² Pa) */
+  ventHeat: Float64Array;
+  ventVapour: Float64Array;
+  /** heat given off in node k, W/m² */
+  source: Float64Array;
   /** vapour resistances, s m² Pa/g */
   vIn: Float64Array;
   vOut: Float64Array;
@@ -60,6 +63,8 @@ export interface Stacks {
   /** the link beneath node k (k = layers + 1: to the air) while everything is dry and unfrozen: W/m²K and g/(s m² Pa) */
   dryLink: Float64Array;
   clearLink: Float64Array;
+  /** what the outer surface faces, °C: the air, or what it touches */
+  outsideC: Float64Array;
   /** boundary conductance, W/m²K, and its vapour twin, g/(s m² Pa) */
   boundary: Float64Array;
   boundaryVapour: Float64Array;
@@ -84,12 +89,15 @@ export function newStacks(): Stacks {
     rGap: f(),
     through: f(),
     throughOuter: zone(),
-    vent: f(),
+    ventHeat: f(),
+    ventVapour: f(),
+    source: f(),
     vIn: f(),
     vOut: f(),
     vGap: f(),
     dryLink: f(),
     clearLink: f(),
+    outsideC: zone(),
     boundary: zone(),
     boundaryVapour: zone(),
     areaFactor: zone(),
@@ -116,6 +124,8 @@ const AIR_DIFFUSION = 2.3e-5 * AIR_VAPOUR;
 const PARALLEL = 0.09;
 /** Overfill, m, that squeezes like a tightness of 1 (engineering value). */
 const OVERFILL_PER_TIGHT = 0.004;
+/** Vapour that goes with a through-flow's heat, g/(s m² Pa) per W/m²K. */
+export const THROUGH_VAPOUR = AIR_VAPOUR / AIR_HEAT;
 /** A pack's back panel: insulation m²K/W and how much of the air exchange it leaves. */
 const PACK_RESISTANCE = 0.14;
 const PACK_AIR = 0.05;
@@ -194,13 +204,18 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
       const gapFlow = 1 / (1 / Math.max(1e-6, own) + outerSlow);
       // Cloth that lets wind through hardly holds back the air beneath it.
       outerSlow += EXCHANGE.seriesShare / (own + q + 1e-6);
-      out.vent[base + k] = gapFlow;
+      out.ventHeat[base + k] = gapFlow;
     }
     // Each gap's exchange is shared by the two faces that bound it.
-    out.vent[base] = n > 0 ? out.vent[base + 1] / 2 : 0;
+    out.ventHeat[base] = n > 0 ? out.ventHeat[base + 1] / 2 : 0;
     for (let k = 1; k <= n; k++) {
-      out.vent[base + k] = (out.vent[base + k] + (k < n ? out.vent[base + k + 1] : 0)) / 2;
+      out.ventHeat[base + k] = (out.ventHeat[base + k] + (k < n ? out.ventHeat[base + k + 1] : 0)) / 2;
     }
+    for (let k = 0; k <= n; k++) {
+      out.ventVapour[base + k] = out.ventHeat[base + k] * AIR_VAPOUR;
+      out.ventHeat[base + k] *= AIR_HEAT;
+    }
+    out.outsideC[z] = air.airC;
 
     // From the skin out: resistances with curvature.
     let area = 1;
@@ -251,19 +266,18 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
 /** Fills the links of a zone as they are without liquid or ice, which is most of the time. */
 function linksWhenDry(out: Stacks, z: number, n: number): void {
   const base = z * STRIDE;
-  const share = AIR_VAPOUR / AIR_HEAT;
   let heatOutside = 0;
   let vapourOutside = 0;
   for (let k = 1; k <= n; k++) {
     const i = base + k;
     out.dryLink[i] = 1 / (heatOutside + out.rGap[i] + out.rIn[i]) + out.through[i];
-    out.clearLink[i] = 1 / (vapourOutside + out.vGap[i] + out.vIn[i]) + out.through[i] * share;
+    out.clearLink[i] = 1 / (vapourOutside + out.vGap[i] + out.vIn[i]) + out.through[i] * THROUGH_VAPOUR;
     heatOutside = out.rOut[i];
     vapourOutside = out.vOut[i];
   }
   const outer = n > 0 ? out.throughOuter[z] : 0;
   out.dryLink[base + n + 1] = 1 / (heatOutside + 1 / out.boundary[z]) + outer;
-  out.clearLink[base + n + 1] = 1 / (vapourOutside + 1 / out.boundaryVapour[z]) + outer * share;
+  out.clearLink[base + n + 1] = 1 / (vapourOutside + 1 / out.boundaryVapour[z]) + outer * THROUGH_VAPOUR;
 }
 
 /** Coverage of a zone by a garment with its openings as they are, 0–1. */

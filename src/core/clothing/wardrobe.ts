@@ -24,6 +24,8 @@ export interface Wardrobe {
   heat: Float64Array;
   /** sorbed water at saturation, g/m² */
   sorb: Float64Array;
+  /** 1/sorb, 0 where not covered */
+  perSorb: Float64Array;
   /** liquid capacity beyond that, g/m² */
   liquid: Float64Array;
   wetLoss: Float64Array;
@@ -95,6 +97,7 @@ export function compileWardrobe(garments: Garment[]): Wardrobe {
     gap: f(),
     heat: f(),
     sorb: f(),
+    perSorb: f(),
     liquid: f(),
     wetLoss: each(),
     wicking: each(),
@@ -132,6 +135,7 @@ export function compileWardrobe(garments: Garment[]): Wardrobe {
       w.gap[k] = g.gapMm / 1000;
       w.heat[k] = Math.max(HEAT_FLOOR, weight * fibre.heat);
       w.sorb[k] = Math.max(SURFACE_FILM, weight * fibre.regain100);
+      w.perSorb[k] = 1 / w.sorb[k];
       w.liquid[k] = Math.max(5, weight * g.liquidCapacity);
     }
     w.wetLoss[i] = fibre.wetLoss;

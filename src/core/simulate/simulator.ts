@@ -1,10 +1,10 @@
 import { LIQUID_SHARE } from '@/core/atmosphere/precipitation';
 import { CLOTH_ABSORPTANCE } from '@/core/atmosphere/sun';
 import { bodyParameters, type BodyParameters } from '@/core/body/bodyParameters';
-import { control, newControlOutput } from '@/core/body/control';
+import { control, type ControlInput, type ControlOutput } from '@/core/body/control';
 import { CENTRAL_SHARE, neutralState, type NeutralState } from '@/core/body/neutral';
 import type { Person } from '@/core/body/person';
-import { respiratoryHeat, respiratoryLatent } from '@/core/body/respiration';
+import { breathHeatShare, breathLatentShare } from '@/core/body/respiration';
 import { ZONE_COUNT } from '@/core/body/zones';
 import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
 import {
@@ -18,18 +18,19 @@ import {
 } from '@/core/clothing/stack';
 import { compileWardrobe, type Wardrobe } from '@/core/clothing/wardrobe';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
-import { MUSCLE_SHARE } from '@/core/effort/muscleShare';
 import { OutOfRange } from '@/core/quantity/range';
 import { LATENT_FUSION, LATENT_VAPOUR } from '@/core/quantity/units';
 import type { Conditions } from '@/core/outing/conditions';
 import type { KitAction, Plan } from './plan';
 import { Ledger } from './ledger';
-import { newScratch } from './scratch';
+import { MUSCLE_BY_ZONE } from './muscles';
+import * as L from './layout';
+import { packLayers } from './packLayers';
 import { newSeries, type Series } from './series';
 import { HEAD, newState, restBody, type State } from './state';
-import { linkHeat, solveTemperature } from './zoneHeat';
-import { moveLiquid, precipitate } from './zoneLiquid';
-import { solveVapour } from './zoneVapour';
+import { stepHeat } from './zoneHeat';
+import { moveLiquid, takeFall } from './zoneLiquid';
+import { stepVapour } from './zoneVapour';
 
 /** Time constants of the metabolic rate following the work, s: oxygen uptake rises over 2–3 min and decays a little faster. */
 const EFFORT_RISE_S = 60;
@@ -52,23 +53,6 @@ const isAbrupt = (a: Conditions, b: Conditions): boolean =>
 /** Comfort follows effort slowly, s: ten minutes in, a cool skin begins to feel right (common practice, no published source). */
 const HABIT_S = 600;
 
-/** Where the muscle-share columns (head, chest, back, pelvis, arms, hands, thighs, calves, feet) go among the 13 zones. */
-const SPREAD: readonly [number, number][] = [
-  [0, 0.5], // scalp: half of "head"
-  [0, 0.3], // face
-  [0, 0.2], // neck
-  [1, 1],
-  [2, 1],
-  [3, 1],
-  [4, 1],
-  [5, 0.7],
-  [5, 0.3],
-  [6, 1],
-  [7, 1],
-  [8, 0.8],
-  [8, 0.2],
-];
-
 export interface RunOptions {
   /** integration step, s, 1–60 */
   stepS?: number;
@@ -88,13 +72,24 @@ export class Simulator {
   readonly state: State;
   readonly ledger = new Ledger();
   readonly stacks: Stacks = newStacks();
-  private readonly output = newControlOutput();
-  private readonly scratch = newScratch();
+  private readonly output: ControlOutput;
+  private readonly wet: Float64Array;
   private readonly worn: Uint8Array;
   private readonly maxMetabolic: number;
-  private readonly tissueTotal: number;
   private ambient: Ambient = { airC: 0, relativeWind: 0.2, pumping: 0, packOn: false };
-  private breathW = 0;
+  /** what the breath loses in this air over the metabolic rate, heat in all and latent alone */
+  private breathShare = 0.5;
+  private falling = false;
+  private breathLatent = 0.5;
+  private breathW = 0.5;
+  /** the step that the relaxations below are for, s, and how far effort rises, falls and is got used to in it, 0–1 */
+  private relaxedFor = 0.5;
+  private rise = 0.5;
+  private fall = 0.5;
+  private habit = 0.5;
+  /** share of the basal heat made in each zone's tissue */
+  private readonly basalHeat: Float64Array;
+  private readonly control: ControlInput;
   private readonly restEnergy: number;
 
   constructor(person: Person, garments: Garment[]) {
@@ -103,8 +98,32 @@ export class Simulator {
     this.wardrobe = compileWardrobe(garments);
     this.state = newState(garments.length, garments.length * MAX_OPENINGS);
     this.worn = new Uint8Array(garments.length);
+    const zones = (from: number) => this.state.memory.subarray(from, from + ZONE_COUNT);
+    zones(L.AREA).set(this.body.area);
+    zones(L.PER_AREA).set(this.body.perArea);
+    zones(L.TISSUE_CAPACITY).set(this.body.tissueC);
+    zones(L.SKIN_CAPACITY).set(this.body.skinC);
+    zones(L.CONDUCTION).set(this.body.conduction);
+    this.wet = zones(L.WETNESS);
+    // Fractions first, so that the engine keeps such fields as doubles and writes them in place.
+    this.output = {
+      skinBlood: zones(L.SKIN_BLOOD),
+      tissueBlood: zones(L.TISSUE_BLOOD),
+      sweat: zones(L.SWEAT),
+      shiverW: 0.5,
+      sweatTotal: 0.5,
+    };
     this.maxMetabolic = maximalMetabolicRate(person.vo2maxMl, person.massKg);
-    this.tissueTotal = this.body.tissueC.reduce((a, b) => a + b, 0);
+    const tissueTotal = this.body.tissueC.reduce((a, b) => a + b, 0);
+    this.basalHeat = this.body.tissueC.map((c) => ((1 - CENTRAL_SHARE) * c) / tissueTotal);
+    this.control = {
+      centralC: 0.5,
+      setCentral: this.neutral.centralC,
+      setSkin: this.neutral.skinC,
+      muscleW: zones(L.MUSCLE_W),
+      flowFactor: this.stacks.flowFactor,
+      exerciseShare: 0.5,
+    };
     restBody(this.state, this.neutral, this.body.basal);
     this.restEnergy = this.bodyEnergy();
   }
@@ -124,6 +143,7 @@ export class Simulator {
     s.temperature.fill(roomC);
     s.worn.fill(0);
     this.ledger.reset();
+    this.output.sweatTotal = this.output.shiverW = this.breathW = 0;
     for (let g = 0; g < w.count; g++) {
       const damp = dampGm2[w.garments[g].id] ?? 0;
       for (let z = 0; z < ZONE_COUNT; z++) {
@@ -169,7 +189,7 @@ export class Simulator {
 
   /** Skin wettedness of the last step, one a zone, 0–1. */
   get wettedness(): Float64Array {
-    return this.scratch.wetness;
+    return this.wet;
   }
 
   /** Shivering of the last step, W. */
@@ -206,7 +226,11 @@ export class Simulator {
     this.ambient.relativeWind = c.relativeWind;
     this.ambient.pumping = c.pumping;
     this.ambient.packOn = c.packOn;
+    this.breathLatent = breathLatentShare(c.airC, c.vapourPa);
+    this.breathShare = breathHeatShare(c.airC) + this.breathLatent;
     buildStacks(this.wardrobe, { worn: this.worn, open: this.state.open }, this.ambient, this.stacks);
+    packLayers(this.state.memory, this.stacks, this.wardrobe);
+    this.readFall(c);
     // Heat still owed by layers that are off now is settled at once, so that nothing is forgotten.
     for (let g = 0; g < this.worn.length; g++) {
       if (this.worn[g]) continue;
@@ -217,62 +241,84 @@ export class Simulator {
     }
   }
 
+  /** What falls on each zone under these conditions. An upright body catches about 0.3 of the fall (engineering value). */
+  private readFall(c: Conditions): void {
+    const m = this.state.memory;
+    const fall = (0.3 * c.precipitationMmH * 1000) / 3600;
+    const liquid = fall * LIQUID_SHARE[c.precipitation];
+    this.falling = fall > 0;
+    m.fill(liquid, L.FALL_LIQUID, L.FALL_LIQUID + ZONE_COUNT);
+    m.fill(fall - liquid, L.FALL_SNOW, L.FALL_SNOW + ZONE_COUNT);
+    m.fill(0, L.PRESSED, L.PRESSED + ZONE_COUNT);
+  }
+
+  /** Relaxations over a step, kept as long as the step stays the same. */
+  private relax(dt: number): void {
+    this.relaxedFor = dt;
+    this.rise = 1 - Math.exp(-dt / EFFORT_RISE_S);
+    this.fall = 1 - Math.exp(-dt / EFFORT_FALL_S);
+    this.habit = 1 - Math.exp(-dt / HABIT_S);
+  }
+
   /** One step of `dt` seconds under conditions for which `dress` was called. */
   step(c: Conditions, dt: number): void {
-    const { state: s, body, output: o, scratch: x, wardrobe: w, stacks, ledger } = this;
-    const rise = c.metabolicW > s.head[HEAD.metabolic] ? EFFORT_RISE_S : EFFORT_FALL_S;
-    const move = 1 - Math.exp(-dt / rise);
-    s.head[HEAD.metabolic] += (c.metabolicW * body.person.metabolicBias - s.head[HEAD.metabolic]) * move;
-    s.head[HEAD.external] += (c.externalW - s.head[HEAD.external]) * move;
-    const metabolic = s.head[HEAD.metabolic];
-    const basal = Math.min(body.basal, metabolic);
-    const work = Math.max(0, metabolic - s.head[HEAD.external] - basal);
-    const share = MUSCLE_SHARE[c.sport];
-    for (let z = 0; z < ZONE_COUNT; z++) x.muscleW[z] = work * share[SPREAD[z][0]] * SPREAD[z][1];
+    const { body, output: o, stacks, ledger } = this;
+    const m = this.state.memory;
+    const at = this.state.at;
+    if (dt !== this.relaxedFor) this.relax(dt);
+    const wanted = c.metabolicW * body.person.metabolicBias;
+    const move = wanted > m[L.METABOLIC] ? this.rise : this.fall;
+    const metabolic = m[L.METABOLIC] + (wanted - m[L.METABOLIC]) * move;
+    const external = m[L.EXTERNAL] + (c.externalW - m[L.EXTERNAL]) * move;
+    m[L.METABOLIC] = metabolic;
+    m[L.EXTERNAL] = external;
+    const basal = body.basal < metabolic ? body.basal : metabolic;
+    const spare = metabolic - external - basal;
+    const work = spare > 0 ? spare : 0;
+    const share = MUSCLE_BY_ZONE[c.sport];
+    const posture = MUSCLE_BY_ZONE.stand;
+    for (let z = 0; z < ZONE_COUNT; z++) m[L.MUSCLE_W + z] = work * share[z];
 
-    const central = s.head[HEAD.central];
-    control(
-      body,
-      central,
-      s.skin,
-      this.neutral.centralC,
-      this.neutral.skinC,
-      x.muscleW,
-      stacks.flowFactor,
-      (metabolic - basal) / this.maxMetabolic,
-      o,
-    );
-    const posture = MUSCLE_SHARE.stand;
-    for (let z = 0; z < ZONE_COUNT; z++) {
-      x.tissueHeat[z] =
-        x.muscleW[z] +
-        ((1 - CENTRAL_SHARE) * basal * body.tissueC[z]) / this.tissueTotal +
-        o.shiverW * posture[SPREAD[z][0]] * SPREAD[z][1];
-    }
+    const central = m[L.CENTRAL];
+    this.control.centralC = central;
+    this.control.exerciseShare = (metabolic - basal) / this.maxMetabolic;
+    control(body, this.state.skin, this.control, o);
+    for (let z = 0; z < ZONE_COUNT; z++)
+      m[L.TISSUE_HEAT + z] = m[L.MUSCLE_W + z] + basal * this.basalHeat[z] + o.shiverW * posture[z];
 
-    const sun = c.sunWm2 * CLOTH_ABSORPTANCE;
-    const liquidShare = LIQUID_SHARE[c.precipitation];
-    let drawn = 0;
+    m[L.DT] = dt;
+    m[L.RATE] = 1 / dt;
+    m[L.AIR_C] = c.airC;
+    m[L.AIR_VAPOUR] = c.vapourPa;
+    m[L.SUN] = c.sunWm2 * CLOTH_ABSORPTANCE;
+    m[L.DRAWN] = m[L.EVAPORATED] = m[L.PRODUCED] = m[L.DRIPPED] = m[L.FALLEN] = m[L.TO_FALLEN] = 0;
+    const falling = this.falling;
+    let dry = 0;
     for (let z = 0; z < ZONE_COUNT; z++) {
-      const area = body.area[z];
-      linkHeat(z, w, stacks, s, x);
-      drawn += solveTemperature(z, dt, body, o, stacks, s, x, w, c.airC, sun);
-      ledger.dry += x.dryLoss[z] * area * dt;
-      solveVapour(z, dt, body, o.sweat[z], stacks, s, x, w, c.vapourPa, ledger);
-      if (c.precipitationMmH > 0)
-        precipitate(z, dt, c.precipitationMmH, liquidShare, c.airC, body, stacks, s, w, ledger);
-      moveLiquid(z, dt, body, o.sweat[z], stacks, s, x, w, ledger);
+      stepHeat(m, z, at);
+      dry += m[L.DRY_LOSS + z] * m[L.AREA + z];
+      stepVapour(m, z, at);
+      if (falling) takeFall(m, z, at);
+      moveLiquid(m, z, at);
     }
+    const made = basal + work + o.shiverW;
     const keep = 1 - stacks.mouth;
-    this.breathW = respiratoryHeat(metabolic, c.airC, c.vapourPa) * keep;
-    const made = CENTRAL_SHARE * basal - this.breathW;
-    s.head[HEAD.central] = central + ((made - drawn) * dt) / body.centralC;
-    s.head[HEAD.time] += dt;
-    s.head[HEAD.habit] += (basal + work + o.shiverW - s.head[HEAD.habit]) * (1 - Math.exp(-dt / HABIT_S));
-    ledger.made += (basal + work + o.shiverW) * dt;
-    ledger.sun += sun * body.totalArea * dt;
+    this.breathW = metabolic * this.breathShare * keep;
+    m[L.CENTRAL] = central + ((CENTRAL_SHARE * basal - this.breathW - m[L.DRAWN]) * dt) / body.centralC;
+    m[L.TIME] += dt;
+    m[L.HABIT] += (made - m[L.HABIT]) * this.habit;
+    ledger.dry += dry * dt;
+    ledger.made += made * dt;
+    ledger.sun += m[L.SUN] * body.totalArea * dt;
     ledger.breath += this.breathW * dt;
-    ledger.breathWater += ((respiratoryLatent(metabolic, c.airC, c.vapourPa) * keep) / LATENT_VAPOUR) * dt;
+    ledger.breathWater += ((metabolic * this.breathLatent * keep) / LATENT_VAPOUR) * dt;
+    ledger.sweat += o.sweatTotal * dt;
+    ledger.produced += m[L.PRODUCED];
+    ledger.evaporated += m[L.EVAPORATED];
+    ledger.latent += LATENT_VAPOUR * m[L.EVAPORATED];
+    ledger.dripped += m[L.DRIPPED];
+    ledger.precipitation += m[L.FALLEN];
+    ledger.toPrecipitation += m[L.TO_FALLEN];
   }
 
   /**
@@ -315,7 +361,7 @@ export class Simulator {
           dressed = true;
           if (changed) changedS = t;
           changed = false;
-          if (row === 0 && t === 0) this.record(out, row++, c);
+          if (row === 0 && t === 0) this.record(out, row++);
         }
         let until = Math.min(c.endS, t + settlingStep(t - changedS, stepS));
         if (nextCue < cues.length && cues[nextCue].atS < until) until = cues[nextCue].atS;
@@ -323,14 +369,15 @@ export class Simulator {
         if (row < rows && nextSample > t + 1e-9 && nextSample < until) until = nextSample;
         this.step(c, until - t);
         t = until;
-        if (row < rows && t >= row * sampleS - 1e-9) this.record(out, row++, c);
+        if (row < rows && t >= row * sampleS - 1e-9) this.record(out, row++);
       }
     }
     return out;
   }
 
-  private record(out: Series, row: number, c: Conditions): void {
-    const { state: s, scratch: x, output: o, body, wardrobe: w } = this;
+  private record(out: Series, row: number): void {
+    const { state: s, output: o, body, wardrobe: w } = this;
+    const m = s.memory;
     out.timeS[row] = s.head[HEAD.time];
     out.coreC[row] = s.head[HEAD.central];
     out.metabolicW[row] = s.head[HEAD.metabolic];
@@ -343,16 +390,17 @@ export class Simulator {
     for (let z = 0; z < ZONE_COUNT; z++) {
       const k = row * ZONE_COUNT + z;
       out.skinC[k] = s.skin[z];
-      out.wettedness[k] = x.wetness[z];
+      out.wettedness[k] = m[L.WETNESS + z];
       out.filmGm2[k] = s.film[z];
-      out.zoneLossWm2[k] = x.dryLoss[z] + x.evaporativeLoss[z];
-      dry += x.dryLoss[z] * body.area[z];
-      wet += x.evaporativeLoss[z] * body.area[z];
+      out.zoneLossWm2[k] = m[L.DRY_LOSS + z] + m[L.EVAPORATIVE_LOSS + z];
+      dry += m[L.DRY_LOSS + z] * body.area[z];
+      wet += m[L.EVAPORATIVE_LOSS + z] * body.area[z];
     }
     out.dryLossW[row] = dry;
     out.evaporativeLossW[row] = wet;
     out.evaporationGh[row] = (wet / LATENT_VAPOUR) * 3600;
-    out.breathLossW[row] = this.breathW || respiratoryHeat(s.head[HEAD.metabolic], c.airC, c.vapourPa);
+    // Before the first step the breath is that of the body at rest.
+    out.breathLossW[row] = this.breathW || m[L.METABOLIC] * this.breathShare * (1 - this.stacks.mouth);
     out.bodyHeatJ[row] = this.bodyEnergy() - this.restEnergy;
     const at = row * w.count * ZONE_COUNT;
     out.garmentC.set(s.temperature, at);

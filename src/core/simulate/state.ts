@@ -1,65 +1,86 @@
 import type { NeutralState } from '@/core/body/neutral';
 import { ZONE_COUNT } from '@/core/body/zones';
+import * as L from './layout';
 
 /**
- * The whole state of a dressed athlete as views into one flat array, so that snapshot and restore are one copy.
+ * The whole memory of one simulator, and the state of its dressed athlete as views into it. The state is the tail of the
+ * array, so that snapshot and restore are one copy.
  * Water is g per m² of skin under the garment; `ice` is the frozen part of `water`.
  */
 export interface State {
+  /** everything, by `layout` */
+  memory: Float64Array;
+  /** the state alone */
   all: Float64Array;
   /** see HEAD */
   head: Float64Array;
   tissue: Float64Array;
   skin: Float64Array;
   film: Float64Array;
-  /** last evaporation from the skin, g/s m², its slope per K, and latent heat still owed, J/m² */
-  skinEvaporation: Float64Array;
-  skinSlope: Float64Array;
   skinOwed: Float64Array;
-  /** per garment and zone, g*13+z */
+  /** per garment and zone, g*13+z; and where each begins in `memory` */
   temperature: Float64Array;
   water: Float64Array;
   ice: Float64Array;
   evaporation: Float64Array;
   slope: Float64Array;
   owed: Float64Array;
+  at: GarmentPlaces;
   /** 1 while worn */
   worn: Float64Array;
+  /** heat left in a garment that gives off heat, J */
+  fuel: Float64Array;
   /** opening settings g*4+o */
   open: Float64Array;
+}
+
+/** Where the arrays over garments and zones begin in the memory. */
+export interface GarmentPlaces {
+  temperature: number;
+  water: number;
+  ice: number;
+  evaporation: number;
+  slope: number;
+  owed: number;
 }
 
 /** Places in `head`: central °C, metabolic and external W, seconds, and the heat production the skin is used to, W. */
 export const HEAD = { central: 0, metabolic: 1, external: 2, time: 3, habit: 4 } as const;
 
 export function newState(garments: number, openings: number): State {
-  const z = ZONE_COUNT;
-  const gz = garments * z;
-  const sizes = [5, z, z, z, z, z, z, gz, gz, gz, gz, gz, gz, garments, openings];
-  const all = new Float64Array(sizes.reduce((a, b) => a + b, 0));
-  let at = 0;
-  const views = sizes.map((n) => {
-    const v = all.subarray(at, at + n);
-    at += n;
-    return v;
-  });
+  const gz = garments * ZONE_COUNT;
+  const at = {
+    temperature: L.GARMENTS,
+    water: L.GARMENTS + gz,
+    ice: L.GARMENTS + 2 * gz,
+    evaporation: L.GARMENTS + 3 * gz,
+    slope: L.GARMENTS + 4 * gz,
+    owed: L.GARMENTS + 5 * gz,
+  };
+  const worn = L.GARMENTS + 6 * gz;
+  const fuel = worn + garments;
+  const open = fuel + garments;
+  const memory = new Float64Array(open + openings);
+  const zones = (from: number) => memory.subarray(from, from + ZONE_COUNT);
+  const over = (from: number) => memory.subarray(from, from + gz);
   return {
-    all,
-    head: views[0],
-    tissue: views[1],
-    skin: views[2],
-    film: views[3],
-    skinEvaporation: views[4],
-    skinSlope: views[5],
-    skinOwed: views[6],
-    temperature: views[7],
-    water: views[8],
-    ice: views[9],
-    evaporation: views[10],
-    slope: views[11],
-    owed: views[12],
-    worn: views[13],
-    open: views[14],
+    memory,
+    all: memory.subarray(L.STATE),
+    head: memory.subarray(L.STATE, L.TISSUE),
+    tissue: zones(L.TISSUE),
+    skin: zones(L.SKIN),
+    film: zones(L.FILM),
+    skinOwed: zones(L.SKIN_OWED),
+    temperature: over(at.temperature),
+    water: over(at.water),
+    ice: over(at.ice),
+    evaporation: over(at.evaporation),
+    slope: over(at.slope),
+    owed: over(at.owed),
+    at,
+    worn: memory.subarray(worn, fuel),
+    fuel: memory.subarray(fuel, open),
+    open: memory.subarray(open),
   };
 }
 
@@ -73,7 +94,6 @@ export function restBody(s: State, neutral: NeutralState, restingW: number): voi
   s.tissue.set(neutral.tissueC);
   s.skin.set(neutral.skinC);
   s.film.fill(0);
-  s.skinEvaporation.fill(0);
-  s.skinSlope.fill(0);
   s.skinOwed.fill(0);
+  s.memory.fill(0, L.SKIN_EVAPORATION, L.SKIN_OWED);
 }

@@ -1,146 +1,162 @@
-import type { BodyParameters } from '@/core/body/bodyParameters';
-import type { ControlOutput } from '@/core/body/control';
-import { STRIDE, type Stacks } from '@/core/clothing/stack';
-import type { Wardrobe } from '@/core/clothing/wardrobe';
-import { AIR_HEAT, LATENT_VAPOUR } from '@/core/quantity/units';
-import type { Scratch } from './scratch';
-import { HEAD, type State } from './state';
+import { LATENT_VAPOUR } from '@/core/quantity/units';
+import {
+  AIR_C,
+  AREA,
+  CENTRAL,
+  CONDUCTION,
+  DRAWN,
+  DRY_LINK,
+  DRY_LOSS,
+  DT,
+  HEAT,
+  INDEX,
+  LAYERS,
+  LIQUID,
+  NODES,
+  NODES_A_ZONE,
+  OUTSIDE_C,
+  PER_LIQUID,
+  PLACE,
+  RATE,
+  RECORD,
+  RIGHT,
+  R_GAP,
+  R_IN,
+  R_OUT,
+  SKIN,
+  SKIN_BLOOD,
+  SKIN_CAPACITY,
+  SKIN_EVAPORATION,
+  SKIN_OWED,
+  SKIN_SLOPE,
+  SORB,
+  SOURCE,
+  SUN,
+  THROUGH,
+  TISSUE,
+  TISSUE_BLOOD,
+  TISSUE_CAPACITY,
+  TISSUE_HEAT,
+  UPPER,
+  VENT_HEAT,
+  WET_LOSS,
+} from './layout';
+import type { GarmentPlaces } from './state';
 
 /** Ice in a layer counts half as much as liquid for lost insulation: it bridges fibres less. */
 const ICE_SHARE = 0.5;
 
-/** Fills the filled share of each layer of a zone, and its heat links and vents, from the water it holds now. */
-export function linkHeat(z: number, w: Wardrobe, stacks: Stacks, s: State, x: Scratch): void {
-  const base = z * STRIDE;
-  const n = stacks.layers[z];
-  const { place, garment, rIn, rOut, rGap, through, dryLink, vent: flow } = stacks;
-  const { filled, link, vent } = x;
-  const { water, ice } = s;
-  const { sorb, liquid: capacity, wetLoss } = w;
-  let keepInside = 1;
-  let outside = 0;
-  vent[0] = flow[base] * AIR_HEAT;
-  for (let k = 1; k <= n; k++) {
-    const i = base + k;
-    const j = place[i];
-    const free = water[j] - sorb[j] - (1 - ICE_SHARE) * ice[j];
-    let share = free > 0 ? free / capacity[j] : 0;
-    if (share > 1) share = 1;
-    filled[k] = share;
-    vent[k] = flow[i] * AIR_HEAT;
-    if (share === 0 && keepInside === 1) {
-      link[k - 1] = dryLink[i];
-      outside = rOut[i];
-    } else {
-      const keep = 1 - wetLoss[garment[i]] * share;
-      link[k - 1] = 1 / (outside + rGap[i] + rIn[i] * keep) + through[i];
-      outside = rOut[i] * keep;
-      keepInside = keep;
-    }
-  }
-  link[n] =
-    keepInside === 1
-      ? dryLink[base + n + 1]
-      : 1 / (outside + 1 / stacks.boundary[z]) + (n > 0 ? stacks.throughOuter[z] : 0);
-}
-
 /**
  * One implicit step of the temperatures of a zone: tissue, skin and every layer, a tridiagonal system solved from the
- * outside in. Evaporation enters with its last value plus its slope, so that wet thin layers stay smooth; what that
- * prediction missed is owed and paid in the next step, so energy is conserved exactly.
- *
- * @returns heat drawn from the central pool, W
+ * outside in. Wet cloth keeps `1 − wetLoss × filling` of its resistance. Evaporation enters with its last value plus its
+ * slope, so that wet thin layers stay smooth; what that prediction missed is owed and paid in the next step, so energy is
+ * conserved exactly. Adds the heat drawn from the central pool to DRAWN.
  */
-export function solveTemperature(
-  z: number,
-  dt: number,
-  body: BodyParameters,
-  c: ControlOutput,
-  stacks: Stacks,
-  s: State,
-  x: Scratch,
-  w: Wardrobe,
-  airC: number,
-  sunWm2: number,
-): number {
-  const base = z * STRIDE;
-  const n = stacks.layers[z];
-  const area = body.area[z];
-  const central = s.head[HEAD.central];
-  const { link, vent, upper, right } = x;
-  const { place } = stacks;
-  const { temperature, slope: slopes, evaporation, owed } = s;
-  const heat = w.heat;
-  const sun = sunWm2;
-  const rate = 1 / dt;
+export function stepHeat(m: Float64Array, z: number, at: GarmentPlaces): void {
+  const n = m[LAYERS + z] & INDEX;
+  const skinNode = (NODES + z * NODES_A_ZONE * RECORD) & INDEX;
+  const dt = m[DT];
+  const rate = m[RATE];
+  const airC = m[AIR_C];
+  const outsideC = m[OUTSIDE_C + z];
+  const temperature = at.temperature & INDEX;
+  const water = at.water & INDEX;
+  const ice = at.ice & INDEX;
+  const evaporation = at.evaporation & INDEX;
+  const slope = at.slope & INDEX;
+  const owed = at.owed & INDEX;
 
-  // Layers from the outside in; node k is tied to k−1 by link[k−1].
-  let d: number;
-  let r: number;
+  // From the outside in: `outer` links the node to what lies outside it, `inner` to what lies beneath; `keep` is the share
+  // of its resistance a wet layer keeps.
+  let node = (skinNode + n * RECORD) & INDEX;
+  let j = m[node + PLACE] & INDEX;
+  let keep = 1;
+  if (n > 0) {
+    const free = m[water + j] - m[node + SORB] - (1 - ICE_SHARE) * m[ice + j];
+    if (free > 0) keep = 1 - m[node + WET_LOSS] * (free < m[node + LIQUID] ? free * m[node + PER_LIQUID] : 1);
+  }
+  const beyond = node + RECORD;
+  let outer =
+    keep === 1 ? m[beyond + DRY_LINK] : 1 / (m[node + R_OUT] * keep + m[beyond + R_GAP]) + m[beyond + THROUGH];
+  const toAir = outer;
+  let fromOutside = outer * outsideC + m[SUN];
+  let reflected = 0;
   for (let k = n; k >= 1; k--) {
-    const j = place[base + k];
-    const inertia = heat[j] * rate;
-    const slope = slopes[j];
-    const old = temperature[j];
-    const inner = link[k - 1];
-    d = inertia + inner + vent[k] + slope;
-    r = (inertia + slope) * old + vent[k] * airC - LATENT_VAPOUR * evaporation[j] - owed[j] * rate;
-    const outer = link[k];
-    if (k === n) {
-      d += outer;
-      r += outer * airC + sun;
-    } else {
-      d += outer - outer * upper[k + 1];
-      r += outer * right[k + 1];
+    const within = (node - RECORD) & INDEX;
+    const jInside = m[within + PLACE] & INDEX;
+    let keepInside = 1;
+    if (k > 1) {
+      const free = m[water + jInside] - m[within + SORB] - (1 - ICE_SHARE) * m[ice + jInside];
+      if (free > 0)
+        keepInside = 1 - m[within + WET_LOSS] * (free < m[within + LIQUID] ? free * m[within + PER_LIQUID] : 1);
     }
-    const inverse = 1 / d;
-    upper[k] = inner * inverse;
-    right[k] = r * inverse;
+    const inner =
+      keep === 1 && keepInside === 1
+        ? m[node + DRY_LINK]
+        : 1 / (m[within + R_OUT] * keepInside + m[node + R_GAP] + m[node + R_IN] * keep) + m[node + THROUGH];
+    const inertia = m[node + HEAT] * rate;
+    const steep = m[slope + j];
+    const vent = m[node + VENT_HEAT];
+    const inverse = 1 / (inertia + inner + vent + steep + outer - reflected);
+    const right =
+      ((inertia + steep) * m[temperature + j] +
+        vent * airC -
+        LATENT_VAPOUR * m[evaporation + j] -
+        m[owed + j] * rate +
+        m[node + SOURCE] +
+        fromOutside) *
+      inverse;
+    const upper = inner * inverse;
+    m[node + UPPER] = upper;
+    m[node + RIGHT] = right;
+    fromOutside = inner * right;
+    reflected = inner * upper;
+    outer = inner;
+    keep = keepInside;
+    node = within;
+    j = jInside;
   }
 
-  const kc = body.conduction[z];
-  const ks = c.skinBlood[z];
-  const kb = c.tissueBlood[z];
-  const skinInertia = body.skinC[z] / dt;
-  const skinOld = s.skin[z];
-  const skinSlope = s.skinSlope[z];
-  d = skinInertia + kc + ks + area * (vent[0] + skinSlope);
-  r =
-    skinInertia * skinOld +
-    ks * central +
-    area * (vent[0] * airC + skinSlope * skinOld - LATENT_VAPOUR * s.skinEvaporation[z] - s.skinOwed[z] / dt);
-  if (n === 0) {
-    d += area * link[0];
-    r += area * (link[0] * airC + sun);
-  } else {
-    d += area * link[0] * (1 - upper[1]);
-    r += area * link[0] * right[1];
-  }
-  const skinUpper = kc / d;
-  const skinRight = r / d;
-
-  const tissueInertia = body.tissueC[z] / dt;
-  const tissueOld = s.tissue[z];
+  const area = m[AREA + z];
+  const central = m[CENTRAL];
+  const conduction = m[CONDUCTION + z];
+  const skinBlood = m[SKIN_BLOOD + z];
+  const tissueBlood = m[TISSUE_BLOOD + z];
+  const vent = m[skinNode + VENT_HEAT];
+  const skinInertia = m[SKIN_CAPACITY + z] * rate;
+  const skinOld = m[SKIN + z];
+  const skinSlope = m[SKIN_SLOPE + z];
+  const latent = LATENT_VAPOUR * m[SKIN_EVAPORATION + z];
+  const inverse = 1 / (skinInertia + conduction + skinBlood + area * (vent + skinSlope + outer - reflected));
+  const skinUpper = conduction * inverse;
+  const skinRight =
+    (skinInertia * skinOld +
+      skinBlood * central +
+      area * (vent * airC + skinSlope * skinOld - latent - m[SKIN_OWED + z] * rate + fromOutside)) *
+    inverse;
+  const tissueInertia = m[TISSUE_CAPACITY + z] * rate;
   const tissue =
-    (tissueInertia * tissueOld + kb * central + x.tissueHeat[z] + kc * skinRight) /
-    (tissueInertia + kb + kc - kc * skinUpper);
+    (tissueInertia * m[TISSUE + z] + tissueBlood * central + m[TISSUE_HEAT + z] + conduction * skinRight) /
+    (tissueInertia + tissueBlood + conduction - conduction * skinUpper);
   const skin = skinRight + skinUpper * tissue;
 
-  s.tissue[z] = tissue;
+  // And back out.
   let below = skin;
-  let dry = vent[0] * (skin - airC);
+  let dry = vent * (skin - airC);
+  node = skinNode;
   for (let k = 1; k <= n; k++) {
-    const j = place[base + k];
-    const t = right[k] + upper[k] * below;
+    node = (node + RECORD) & INDEX;
+    const i = m[node + PLACE] & INDEX;
+    const t = m[node + RIGHT] + m[node + UPPER] * below;
     // Book what the latent prediction assumed; the vapour step settles it.
-    owed[j] = -dt * (LATENT_VAPOUR * evaporation[j] + slopes[j] * (t - temperature[j]));
-    temperature[j] = t;
-    dry += vent[k] * (t - airC);
+    m[owed + i] = -dt * (LATENT_VAPOUR * m[evaporation + i] + m[slope + i] * (t - m[temperature + i]));
+    m[temperature + i] = t;
+    dry += m[node + VENT_HEAT] * (t - airC);
     below = t;
   }
-  dry += link[n] * (below - airC);
-  s.skinOwed[z] = -dt * LATENT_VAPOUR * s.skinEvaporation[z] - dt * skinSlope * (skin - skinOld);
-  s.skin[z] = skin;
-  x.dryLoss[z] = dry;
-  return kb * (central - tissue) + ks * (central - skin);
+  m[DRY_LOSS + z] = dry + toAir * (below - outsideC);
+  m[SKIN_OWED + z] = -dt * (latent + skinSlope * (skin - skinOld));
+  m[TISSUE + z] = tissue;
+  m[SKIN + z] = skin;
+  m[DRAWN] += tissueBlood * (central - tissue) + skinBlood * (central - skin);
 }

@@ -1,195 +1,203 @@
-import type { BodyParameters } from '@/core/body/bodyParameters';
-import { ZONE_COUNT } from '@/core/body/zones';
-import { STRIDE, type Stacks } from '@/core/clothing/stack';
-import type { Wardrobe } from '@/core/clothing/wardrobe';
-import { DRIP_FILM, FULL_FILM, WICK_CLOTH_S, WICK_SKIN_S } from '@/core/moisture/film';
-import { LATENT_FUSION } from '@/core/quantity/units';
-import type { Ledger } from './ledger';
-import type { Scratch } from './scratch';
-import type { State } from './state';
+import { CP_WATER, LATENT_FUSION } from '@/core/quantity/units';
+import { DRIP_FILM, FULL_FILM } from '@/core/moisture/film';
+import {
+  AIR_C,
+  AREA,
+  DRIPPED,
+  DT,
+  FALLEN,
+  FALL_LIQUID,
+  FALL_SNOW,
+  FILLED,
+  FILM,
+  HEAT,
+  INDEX,
+  LAYERS,
+  LIQUID,
+  NODES,
+  NODES_A_ZONE,
+  PER_AREA,
+  PER_LIQUID,
+  PLACE,
+  PRESSED,
+  RECORD,
+  SKIN,
+  SKIN_CAPACITY,
+  SORB,
+  SWEAT,
+  TO_FALLEN,
+  WATER_RESISTANCE,
+  WETNESS,
+  WET_LAYERS,
+  WICK_OUT,
+  WICK_SKIN,
+} from './layout';
+import type { GarmentPlaces } from './state';
 
 /** Time a flake lies before it is melted or shaken off, s (engineering value). */
 const MELT_S = 60;
+const PER_FULL_FILM = 1 / FULL_FILM;
 
 /**
  * Moves liquid in one zone for one step: sweat that runs off or is wicked into the cloth, liquid between touching layers,
- * rain and melting snow from outside, overflow and drip; then freezes or thaws each layer.
- * Only unfrozen water beyond the sorbed share moves.
+ * overflow and drip; then freezes or thaws each layer. Only unfrozen water beyond the sorbed share moves.
  */
-export function moveLiquid(
-  z: number,
-  dt: number,
-  body: BodyParameters,
-  sweatGs: number,
-  stacks: Stacks,
-  s: State,
-  x: Scratch,
-  w: Wardrobe,
-  ledger: Ledger,
-): void {
-  const base = z * STRIDE;
-  const n = stacks.layers[z];
-  const area = body.area[z];
-  const { film, water, ice, temperature } = s;
+export function moveLiquid(m: Float64Array, z: number, at: GarmentPlaces): void {
+  const n = m[LAYERS + z] & INDEX;
+  const film = m[FILM + z];
   if (n === 0) {
-    if (film[z] > DRIP_FILM) {
-      ledger.dripped += (film[z] - DRIP_FILM) * area;
-      film[z] = DRIP_FILM;
+    if (film > DRIP_FILM) {
+      m[DRIPPED] += (film - DRIP_FILM) * m[AREA + z];
+      m[FILM + z] = DRIP_FILM;
     }
     return;
   }
-  const { garment, place } = stacks;
-  const { sorb, liquid } = w;
-  const filled = x.filled;
-  let anyLiquid = film[z] > 1e-9;
-  for (let k = 1; k <= n; k++) {
-    const j = place[base + k];
-    const free = water[j] - ice[j] - sorb[j];
-    filled[k] = free > 0 ? free / liquid[j] : 0;
-    if (free > 0) anyLiquid = true;
+  const sweating = film > 1e-9;
+  if (!sweating && m[WET_LAYERS] === 0) return;
+  const skinNode = (NODES + z * NODES_A_ZONE * RECORD) & INDEX;
+  const temperature = at.temperature & INDEX;
+  const water = at.water & INDEX;
+  const ice = at.ice & INDEX;
+  const dt = m[DT];
+  let anyLiquid = sweating;
+  const last = (skinNode + n * RECORD) & INDEX;
+  for (let node = (skinNode + RECORD) & INDEX; node <= last; node = (node + RECORD) & INDEX) {
+    const j = m[node + PLACE] & INDEX;
+    const free = m[water + j] - m[ice + j] - m[node + SORB];
+    if (free > 0) {
+      m[node + FILLED] = free * m[node + PER_LIQUID];
+      anyLiquid = true;
+    } else m[node + FILLED] = 0;
   }
   if (anyLiquid) {
-    const wet = x.wetness[z];
-    const first = garment[base + 1];
-    fromSkin(z, first, 1, w.contact[first], dt, s, x, w);
-    if (n > 1 && w.mesh[first] > 0) {
-      // Open mesh lets the film reach the layer above through its holes.
-      const second = garment[base + 2];
-      fromSkin(z, second, 2, w.mesh[first] * w.contact[second], dt, s, x, w);
-    }
+    wickFromSkin(m, z, skinNode + RECORD, water, ice);
+    // Open mesh lets the film reach the layer above through its holes.
+    if (n > 1 && m[skinNode + 2 * RECORD + WICK_SKIN] > 0) wickFromSkin(m, z, skinNode + 2 * RECORD, water, ice);
     // What ISO 7933 calls unevaporated sweat leaves the film at once: into the cloth, or it drips when the cloth is full.
-    let runoff = Math.min(film[z], (sweatGs / area) * dt * 0.5 * wet * wet);
-    if (film[z] - runoff > DRIP_FILM) runoff = film[z] - DRIP_FILM;
-    film[z] -= runoff;
-    water[place[base + 1]] += runoff;
+    const wet = m[WETNESS + z];
+    const left = m[FILM + z];
+    let runoff = m[SWEAT + z] * m[PER_AREA + z] * dt * 0.5 * wet * wet;
+    if (runoff > left) runoff = left;
+    if (left - runoff > DRIP_FILM) runoff = left - DRIP_FILM;
+    m[FILM + z] = left - runoff;
+    m[water + (m[skinNode + RECORD + PLACE] & INDEX)] += runoff;
 
-    for (let k = 1; k < n; k++) {
-      const difference = filled[k] - filled[k + 1];
+    for (let node = (skinNode + RECORD) & INDEX; node < last; node = (node + RECORD) & INDEX) {
+      const difference = m[node + FILLED] - m[node + RECORD + FILLED];
       if (difference === 0) continue;
-      const a = garment[base + k];
-      const b = garment[base + k + 1];
-      const ja = place[base + k];
-      const jb = place[base + k + 1];
-      const wick =
-        (w.contact[b] * Math.min(w.wicking[a], w.wicking[b]) * Math.min(liquid[ja], liquid[jb])) / WICK_CLOTH_S;
-      let moved = wick * difference * dt;
-      const limit = 0.5 * (moved > 0 ? freeLiquid(ja, s, w) : freeLiquid(jb, s, w));
-      if (moved > limit) moved = limit;
-      else if (moved < -limit) moved = -limit;
-      water[ja] -= moved;
-      water[jb] += moved;
+      const a = m[node + PLACE] & INDEX;
+      const b = m[node + RECORD + PLACE] & INDEX;
+      let moved = m[node + WICK_OUT] * difference * dt;
+      if (moved > 0) {
+        const free = m[water + a] - m[ice + a] - m[node + SORB];
+        const most = free > 0 ? 0.5 * free : 0;
+        if (moved > most) moved = most;
+      } else {
+        const free = m[water + b] - m[ice + b] - m[node + RECORD + SORB];
+        const most = free > 0 ? -0.5 * free : 0;
+        if (moved < most) moved = most;
+      }
+      m[water + a] -= moved;
+      m[water + b] += moved;
     }
   }
-  for (let k = 1; k <= n; k++) {
-    const j = place[base + k];
-    const over = water[j] - sorb[j] - liquid[j];
+  for (let node = (skinNode + RECORD) & INDEX; node <= last; node = (node + RECORD) & INDEX) {
+    const j = m[node + PLACE] & INDEX;
+    const over = m[water + j] - m[node + SORB] - m[node + LIQUID];
     if (over > 0) {
-      const unfrozen = Math.min(over, water[j] - ice[j]);
+      const free = m[water + j] - m[ice + j];
+      const unfrozen = over < free ? over : free;
       if (unfrozen > 0) {
-        water[j] -= unfrozen;
-        if (k < n) water[place[base + k + 1]] += unfrozen;
-        else ledger.dripped += unfrozen * area;
+        m[water + j] -= unfrozen;
+        if (node < last) m[water + (m[node + RECORD + PLACE] & INDEX)] += unfrozen;
+        else m[DRIPPED] += unfrozen * m[AREA + z];
       }
     }
-    if (temperature[j] < 0 ? water[j] - ice[j] > sorb[j] : ice[j] > 0) changePhase(j, s, w);
+    const frozen = m[ice + j];
+    const t = m[temperature + j];
+    if (t < 0) {
+      // Freezes free liquid, as far as the layer's own cold allows. Energy is exact.
+      const liquid = m[water + j] - frozen - m[node + SORB];
+      if (liquid > 0) {
+        const able = (m[node + HEAT] * -t) / LATENT_FUSION;
+        const freezes = liquid < able ? liquid : able;
+        m[ice + j] = frozen + freezes;
+        m[temperature + j] = t + (LATENT_FUSION * freezes) / m[node + HEAT];
+      }
+    } else if (frozen > 0) {
+      const able = (m[node + HEAT] * t) / LATENT_FUSION;
+      const thaws = frozen < able ? frozen : able;
+      m[ice + j] = frozen - thaws;
+      m[temperature + j] = t - (LATENT_FUSION * thaws) / m[node + HEAT];
+    }
   }
 }
 
-/** Liquid between skin film and the k-th layer by their fillings, g/m². Flows back to the skin from soaked cloth. */
-function fromSkin(
-  z: number,
-  g: number,
-  k: number,
-  contact: number,
-  dt: number,
-  s: State,
-  x: Scratch,
-  w: Wardrobe,
-): void {
-  const j = g * ZONE_COUNT + z;
-  let flow =
-    ((contact * w.wicking[g] * FULL_FILM) / WICK_SKIN_S) * (Math.min(1.5, s.film[z] / FULL_FILM) - x.filled[k]) * dt;
-  if (flow > 0) flow = Math.min(flow, 0.5 * s.film[z]);
-  else flow = -Math.min(-flow, 0.3 * freeLiquid(j, s, w));
-  s.film[z] -= flow;
-  s.water[j] += flow;
-}
-
-function freeLiquid(j: number, s: State, w: Wardrobe): number {
-  const liquid = s.water[j] - s.ice[j] - w.sorb[j];
-  return liquid > 0 ? liquid : 0;
-}
-
-/** Freezes free liquid below 0 °C and thaws ice above it, as far as the layer's own heat allows. Energy is exact. */
-function changePhase(j: number, s: State, w: Wardrobe): void {
-  const t = s.temperature[j];
-  if (t < 0) {
-    const liquid = freeLiquid(j, s, w);
-    if (liquid <= 0) return;
-    const frozen = Math.min(liquid, (w.heat[j] * -t) / LATENT_FUSION);
-    s.ice[j] += frozen;
-    s.temperature[j] = t + (LATENT_FUSION * frozen) / w.heat[j];
-  } else if (s.ice[j] > 0) {
-    const thawed = Math.min(s.ice[j], (w.heat[j] * t) / LATENT_FUSION);
-    s.ice[j] -= thawed;
-    s.temperature[j] = t - (LATENT_FUSION * thawed) / w.heat[j];
+/** Liquid between skin film and a layer by their fillings. Flows back to the skin from soaked cloth. */
+function wickFromSkin(m: Float64Array, z: number, node: number, water: number, ice: number): void {
+  const j = m[node + PLACE] & INDEX;
+  const film = m[FILM + z];
+  const share = film * PER_FULL_FILM;
+  let flow = m[node + WICK_SKIN] * ((share < 1.5 ? share : 1.5) - m[node + FILLED]) * m[DT];
+  if (flow > 0) {
+    if (flow > 0.5 * film) flow = 0.5 * film;
+  } else {
+    const free = m[water + j] - m[ice + j] - m[node + SORB];
+    const most = free > 0 ? -0.3 * free : 0;
+    if (flow < most) flow = most;
   }
+  m[FILM + z] = film - flow;
+  m[water + j] += flow;
 }
 
 /**
- * Precipitation on the outermost layer for one step. Snow on a surface below 0 °C stays dry and is brushed off: it never
- * enters the books. On a warmer surface it melts there, with the surface's heat, and wets like rain.
- * @param mmH water equivalent  @param liquidShare what arrives liquid  @returns nothing; water and heat are booked
+ * What falls on a zone, or what it is pressed into, for one step. Snow on a surface below 0 °C stays dry and is brushed off:
+ * it never enters the books. On a warmer surface it melts there, with the surface's heat, and wets like rain. Each layer
+ * keeps off its water resistance, less so where it is pressed.
  */
-export function precipitate(
-  z: number,
-  dt: number,
-  mmH: number,
-  liquidShare: number,
-  airC: number,
-  body: BodyParameters,
-  stacks: Stacks,
-  s: State,
-  w: Wardrobe,
-  ledger: Ledger,
-): void {
-  const base = z * STRIDE;
-  const n = stacks.layers[z];
-  const area = body.area[z];
-  // An upright body catches about 0.3 of the fall on its surface, more in wind (engineering value).
-  const fall = (0.3 * mmH * 1000 * dt) / 3600;
-  const outer = n === 0 ? -1 : stacks.place[base + n];
-  const surface = n === 0 ? s.skin[z] : s.temperature[outer];
-  const heatStored = n === 0 ? body.skinC[z] / area : w.heat[outer];
+export function takeFall(m: Float64Array, z: number, at: GarmentPlaces): void {
+  const n = m[LAYERS + z] & INDEX;
+  const dt = m[DT];
+  const airC = m[AIR_C];
+  const area = m[AREA + z];
+  const liquid = m[FALL_LIQUID + z] * dt;
+  const snow = m[FALL_SNOW + z] * dt;
+  const skinNode = (NODES + z * NODES_A_ZONE * RECORD) & INDEX;
+  const outer = skinNode + n * RECORD;
+  const place = m[outer + PLACE] & INDEX;
+  const surface = n === 0 ? m[SKIN + z] : m[at.temperature + place];
+  const heatStored = n === 0 ? m[SKIN_CAPACITY + z] / area : m[outer + HEAT];
   // Flakes melt at the rate the surface can give heat, its warmth above freezing within a minute; the rest falls off.
-  const meltable = ((heatStored * Math.max(0, surface)) / LATENT_FUSION) * Math.min(1, dt / MELT_S);
-  const melted = Math.min(fall * (1 - liquidShare), meltable);
-  const arriving = fall * liquidShare + melted;
+  const meltable = ((heatStored * (surface > 0 ? surface : 0)) / LATENT_FUSION) * Math.min(1, dt / MELT_S);
+  const melted = Math.min(snow, meltable);
+  const arriving = liquid + melted;
   if (arriving <= 0) return;
   if (n === 0) {
-    const stays = Math.min(arriving, Math.max(0, DRIP_FILM - s.film[z]));
-    s.film[z] += stays;
-    ledger.precipitation += stays * area;
-    const heat = melted * LATENT_FUSION + stays * 4.18 * Math.max(0, s.skin[z] - airC);
-    s.skin[z] -= (heat * area) / body.skinC[z];
-    ledger.toPrecipitation += heat * area;
+    const stays = Math.min(arriving, Math.max(0, DRIP_FILM - m[FILM + z]));
+    const heat = melted * LATENT_FUSION + stays * CP_WATER * Math.max(0, surface - airC);
+    m[FILM + z] += stays;
+    m[SKIN + z] -= (heat * area) / m[SKIN_CAPACITY + z];
+    m[FALLEN] += stays * area;
+    m[TO_FALLEN] += heat * area;
     return;
   }
   let left = arriving;
   for (let k = n; k >= 1 && left > 0; k--) {
-    const g = stacks.garment[base + k];
-    const j = g * ZONE_COUNT + z;
-    const passes = left * (1 - w.waterResistance[g]);
-    const room = Math.max(0, w.sorb[j] + w.liquid[j] - s.water[j]);
+    const node = (skinNode + k * RECORD) & INDEX;
+    const j = m[node + PLACE] & INDEX;
+    const passes = left * (1 - m[node + WATER_RESISTANCE] * (1 - m[PRESSED + z]));
+    const room = Math.max(0, m[node + SORB] + m[node + LIQUID] - m[at.water + j]);
     const taken = Math.min(room, passes);
     if (taken > 0) {
       // Only melting costs heat where it lands; cold rain is warmed by the layer it wets.
       const heat =
-        (k === n ? Math.min(melted, taken) * LATENT_FUSION : 0) + taken * 4.18 * Math.max(0, s.temperature[j] - airC);
-      s.water[j] += taken;
-      s.temperature[j] -= heat / w.heat[j];
-      ledger.toPrecipitation += heat * area;
-      ledger.precipitation += taken * area;
+        (k === n ? Math.min(melted, taken) * LATENT_FUSION : 0) +
+        taken * CP_WATER * Math.max(0, m[at.temperature + j] - airC);
+      m[at.water + j] += taken;
+      m[at.temperature + j] -= heat / m[node + HEAT];
+      m[TO_FALLEN] += heat * area;
+      m[FALLEN] += taken * area;
+      m[WET_LAYERS] = 1;
     }
     left = passes - taken;
   }

@@ -1,19 +1,56 @@
 import { saturationFast } from '@/core/atmosphere/humidity';
-import type { BodyParameters } from '@/core/body/bodyParameters';
-import { STRIDE, type Stacks } from '@/core/clothing/stack';
-import type { Wardrobe } from '@/core/clothing/wardrobe';
 import { DRY_SKIN_CONDUCTANCE, DRY_WETTEDNESS, FULL_FILM } from '@/core/moisture/film';
-import { AIR_HEAT, AIR_VAPOUR, LATENT_FUSION, LATENT_VAPOUR } from '@/core/quantity/units';
-import type { Ledger } from './ledger';
-import type { Scratch } from './scratch';
-import type { State } from './state';
+import { LATENT_FUSION, LATENT_VAPOUR } from '@/core/quantity/units';
+import {
+  AIR_VAPOUR,
+  AREA,
+  CLEAR_LINK,
+  DT,
+  EVAPORATED,
+  EVAPORATIVE_LOSS,
+  FILM,
+  HEAT,
+  HELD,
+  INFLOW,
+  INDEX,
+  LAYERS,
+  NODES,
+  NODES_A_ZONE,
+  PER_AREA,
+  PER_SORB,
+  PLACE,
+  PRESSURE,
+  PRODUCED,
+  RATE,
+  RECORD,
+  RIGHT,
+  SATURATION,
+  SKIN,
+  SKIN_EVAPORATION,
+  SKIN_OWED,
+  SKIN_SLOPE,
+  SORB,
+  SWEAT,
+  THROUGH_VAPOUR,
+  UPPER,
+  VAPOUR_LINK,
+  VENT_VAPOUR,
+  V_GAP,
+  V_IN,
+  V_OUT,
+  WETNESS,
+  WET_LAYERS,
+} from './layout';
+import type { GarmentPlaces } from './state';
 
 /** A conductance so large that a saturated layer keeps its own saturation pressure, g/(s m² Pa). */
-const HELD = 1e3;
-/** Frost that doubles a layer's resistance to vapour, g/m² (engineering value). */
-const FROST_CLOG = 80;
-/** Vapour that goes with a through-flow's heat, g/(s m² Pa) per W/m²K. */
-const THROUGH_VAPOUR = AIR_VAPOUR / AIR_HEAT;
+const HOLD = 1e3;
+/** Rise of a layer's resistance to vapour with frost, m²/g: 80 g/m² double it (engineering value). */
+const FROST_CLOG = 1 / 80;
+const PER_FULL_FILM = 1 / FULL_FILM;
+/** Relative rise of the saturation curve per kelvin near 0 °C and near skin temperature, 1/K. */
+const CURVE_COLD = 0.065;
+const CURVE_SKIN = 0.056;
 
 /**
  * One implicit step of the water vapour of a zone, with what it evaporates from the skin and leaves in each layer.
@@ -22,166 +59,228 @@ const THROUGH_VAPOUR = AIR_VAPOUR / AIR_HEAT;
  * sorption line, pressure = saturation × water / regain (linear isotherm: real ones are S-shaped, which costs a few g/m²
  * in wool and nothing in synthetics). Both keep the system tridiagonal and water conserved to rounding.
  */
-export function solveVapour(
-  z: number,
-  dt: number,
-  body: BodyParameters,
-  sweatGs: number,
-  stacks: Stacks,
-  s: State,
-  x: Scratch,
-  w: Wardrobe,
-  airVapour: number,
-  ledger: Ledger,
-): void {
-  const base = z * STRIDE;
-  const n = stacks.layers[z];
-  const area = body.area[z];
-  const { vapourLink, pressure, saturation, upper, right, capacity } = x;
-  const { place, vent: flow, clearLink, vIn, vOut, vGap, through } = stacks;
-  const { water, ice, temperature, owed, evaporation, slope } = s;
-  const sorb = w.sorb;
-  const rate = 1 / dt;
+export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void {
+  const n = m[LAYERS + z] & INDEX;
+  const skinNode = (NODES + z * NODES_A_ZONE * RECORD) & INDEX;
+  const temperature = at.temperature & INDEX;
+  const water = at.water & INDEX;
+  const ice = at.ice & INDEX;
+  const evaporation = at.evaporation & INDEX;
+  const slope = at.slope & INDEX;
+  const owed = at.owed & INDEX;
+  const dt = m[DT];
+  const rate = m[RATE];
+  const air = m[AIR_VAPOUR];
+  const sweat = m[SWEAT + z] * m[PER_AREA + z];
+  const skinSaturation = saturationFast(m[SKIN + z]);
+  const skinVent = m[skinNode + VENT_VAPOUR];
 
-  const skinSaturation = saturationFast(s.skin[z]);
-  let clogInside = 1;
-  let outside = 0;
+  // Links and elimination from the outside in; frost clogs the layer it sits in.
+  let node = (skinNode + n * RECORD) & INDEX;
+  let j = m[node + PLACE] & INDEX;
+  let clog = 1;
+  if (n > 0 && m[ice + j] > 0) clog = 1 + m[ice + j] * FROST_CLOG;
+  const airNode = node + RECORD;
+  let outer =
+    clog === 1
+      ? m[airNode + CLEAR_LINK]
+      : 1 / (m[node + V_OUT] * clog + m[airNode + V_GAP]) + m[airNode + THROUGH_VAPOUR];
+  const toAirLink = outer;
+  m[node + VAPOUR_LINK] = outer;
+  let fromOutside = outer * air;
+  let reflected = 0;
+  let wet = 0;
+  let dryLink = 0;
+  let skinLink = 0;
+  let k = n;
+  do {
+    let inner = outer;
+    let curve = 0;
+    let moist = 0;
+    let held = false;
+    let clogInside = 1;
+    let jInside = 0;
+    if (k > 0) {
+      curve = saturationFast(m[temperature + j]);
+      moist = m[water + j];
+      held = moist >= m[node + SORB];
+      const within = (node - RECORD) & INDEX;
+      jInside = m[within + PLACE] & INDEX;
+      if (k > 1 && m[ice + jInside] > 0) clogInside = 1 + m[ice + jInside] * FROST_CLOG;
+      inner =
+        clog === 1 && clogInside === 1
+          ? m[node + CLEAR_LINK]
+          : 1 / (m[within + V_OUT] * clogInside + m[node + V_GAP] + m[node + V_IN] * clog) + m[node + THROUGH_VAPOUR];
+      m[within + VAPOUR_LINK] = inner;
+    }
+    if (k <= 1) {
+      // Skin wettedness, implicit in its film so that a thin film neither flickers nor runs negative.
+      const first = k === 0 ? air : held ? curve : curve * moist * m[node + PER_SORB];
+      const pull = inner * (skinSaturation - first) + skinVent * (skinSaturation - air);
+      const ahead = (m[FILM + z] + dt * sweat) / (pull > 0 ? 1 + dt * pull * PER_FULL_FILM : 1);
+      const filmShare = ahead > FULL_FILM ? 1 : ahead * PER_FULL_FILM;
+      m[WETNESS + z] = DRY_WETTEDNESS + (1 - DRY_WETTEDNESS) * filmShare;
+      // Wet patches evaporate freely, dry skin only as fast as it lets water through; both into the same first gap.
+      dryLink = ((1 - filmShare) * DRY_SKIN_CONDUCTANCE) / (inner + skinVent + DRY_SKIN_CONDUCTANCE);
+      wet = filmShare + dryLink;
+      skinLink = inner * wet;
+      inner = skinLink;
+    }
+    if (k > 0) {
+      // A dry layer's capacity, sorb / (saturation · dt), times its starting pressure is its water over the step. The row
+      // is multiplied through by its saturation pressure, which saves a division.
+      const vent = m[node + VENT_VAPOUR];
+      const inverse =
+        curve / ((held ? HOLD * curve : m[node + SORB] * rate) + curve * (inner + vent + outer - reflected));
+      const right = (vent * air + fromOutside + (held ? HOLD * curve : moist * rate)) * inverse;
+      const upper = inner * inverse;
+      m[node + SATURATION] = curve;
+      m[node + HELD] = held ? 1 : 0;
+      m[node + UPPER] = upper;
+      m[node + RIGHT] = right;
+      fromOutside = inner * right;
+      reflected = inner * upper;
+      outer = inner;
+      clog = clogInside;
+      node = (node - RECORD) & INDEX;
+      j = jInside;
+    }
+    k--;
+  } while (k > 0);
+  m[skinNode + VAPOUR_LINK] = skinLink;
+
+  // And back out: pressures, and what each layer takes up.
+  let driesOut = false;
+  let below = skinSaturation;
+  let link = skinLink;
+  let flux = 0;
+  node = skinNode;
+  m[node + PRESSURE] = below;
   for (let k = 1; k <= n; k++) {
-    const i = base + k;
-    const j = place[i];
-    const frozen = ice[j];
-    saturation[k] = saturationFast(temperature[j]);
-    capacity[k] = water[j] >= sorb[j] ? HELD : (sorb[j] * rate) / saturation[k];
-    if (frozen === 0 && clogInside === 1) {
-      vapourLink[k - 1] = clearLink[i];
-      outside = vOut[i];
-    } else {
-      const clog = 1 + frozen / FROST_CLOG;
-      vapourLink[k - 1] = 1 / (outside + vGap[i] + vIn[i] * clog) + through[i] * THROUGH_VAPOUR;
-      outside = vOut[i] * clog;
-      clogInside = clog;
+    const next = (node + RECORD) & INDEX;
+    const p = m[next + RIGHT] + m[next + UPPER] * below;
+    m[next + PRESSURE] = p;
+    const into = link * (below - p);
+    if (k > 1) {
+      const net = flux - into - m[node + VENT_VAPOUR] * (below - air);
+      m[node + INFLOW] = net;
+      if (net < 0 && m[node + HELD] === 1 && m[water + (m[node + PLACE] & INDEX)] + dt * net < 0) driesOut = true;
     }
+    flux = into;
+    below = p;
+    link = m[next + VAPOUR_LINK];
+    node = next;
   }
-  const toAirLink =
-    clogInside === 1
-      ? clearLink[base + n + 1]
-      : 1 / (outside + 1 / stacks.boundaryVapour[z]) + (n > 0 ? stacks.throughOuter[z] * THROUGH_VAPOUR : 0);
-  vapourLink[n] = toAirLink;
-
-  // Skin wettedness, implicit in its film so that a thin film neither flickers nor runs negative.
-  const sweat = sweatGs / area;
-  const skinVent = flow[base] * AIR_VAPOUR;
-  let firstPressure = airVapour;
   if (n > 0) {
-    const j = place[base + 1];
-    firstPressure = water[j] >= sorb[j] ? saturation[1] : (saturation[1] * water[j]) / sorb[j];
-  }
-  const firstLink = vapourLink[0];
-  const pull = Math.max(0, firstLink * (skinSaturation - firstPressure) + skinVent * (skinSaturation - airVapour));
-  const ahead = (s.film[z] + dt * sweat) / (1 + (dt * pull) / FULL_FILM);
-  const filmShare = ahead > FULL_FILM ? 1 : ahead / FULL_FILM;
-  x.wetness[z] = DRY_WETTEDNESS + (1 - DRY_WETTEDNESS) * filmShare;
-  // Wet patches evaporate freely, dry skin only as fast as it lets water through; both into the same first gap.
-  const free = firstLink + skinVent;
-  const dryLink = ((1 - filmShare) * DRY_SKIN_CONDUCTANCE) / (free + DRY_SKIN_CONDUCTANCE);
-  const wet = filmShare + dryLink;
-  const skinLink = firstLink * wet;
-
-  let again = true;
-  for (let pass = 0; again && pass < 4; pass++) {
-    again = false;
-    for (let k = n; k >= 1; k--) {
-      const i = base + k;
-      const j = place[i];
-      const inner = k === 1 ? skinLink : vapourLink[k - 1];
-      const vent = flow[i] * AIR_VAPOUR;
-      const hold = capacity[k];
-      // A dry layer's capacity times its starting pressure is its water over the step.
-      let d = hold + inner + vent;
-      let r = (hold === HELD ? HELD * saturation[k] : water[j] * rate) + vent * airVapour;
-      const outer = vapourLink[k];
-      if (k === n) {
-        d += outer;
-        r += outer * airVapour;
-      } else {
-        d += outer * (1 - upper[k + 1]);
-        r += outer * right[k + 1];
-      }
-      const inverse = 1 / d;
-      upper[k] = inner * inverse;
-      right[k] = r * inverse;
-    }
-    pressure[0] = skinSaturation;
-    for (let k = 1; k <= n; k++) pressure[k] = right[k] + upper[k] * pressure[k - 1];
-    for (let k = 1; k <= n; k++) {
-      if (capacity[k] !== HELD) continue;
-      const j = place[base + k];
-      if (water[j] + dt * netInflow(k, n, flow[base + k], skinLink, x, airVapour) < 0) {
-        // It would dry out within the step: let its pressure fall with its water instead.
-        capacity[k] = (sorb[j] * rate) / saturation[k];
-        again = true;
-      }
-    }
+    const net = flux - (toAirLink + m[node + VENT_VAPOUR]) * (below - air);
+    m[node + INFLOW] = net;
+    if (net < 0 && m[node + HELD] === 1 && m[water + (m[node + PLACE] & INDEX)] + dt * net < 0) driesOut = true;
+    if (driesOut) solveDriedOut(m, skinNode, n, water);
   }
 
   let lost = 0;
+  let wetLayers = 0;
+  let inside = skinLink;
+  node = skinNode;
   for (let k = 1; k <= n; k++) {
-    const i = base + k;
-    const j = place[i];
-    const inflow = netInflow(k, n, flow[i], skinLink, x, airVapour);
-    const vent = flow[i] * AIR_VAPOUR;
-    lost += vent * (pressure[k] - airVapour);
-    const wetNode = capacity[k] === HELD ? 1 : water[j] / sorb[j];
-    water[j] += dt * inflow;
+    node = (node + RECORD) & INDEX;
+    const i = m[node + PLACE] & INDEX;
+    const net = m[node + INFLOW];
+    const vent = m[node + VENT_VAPOUR];
+    const outside = m[node + VAPOUR_LINK];
+    lost += vent * (m[node + PRESSURE] - air);
+    const before = m[water + i];
+    const wetNode = m[node + HELD] === 1 ? 1 : before * m[node + PER_SORB];
+    const now = before + dt * net;
+    m[water + i] = now;
     // `owed` now holds λ·(actual − assumed) evaporation; positive means more heat is still to be taken.
-    owed[j] -= dt * LATENT_VAPOUR * inflow;
-    evaporation[j] = -inflow;
-    slope[j] =
-      LATENT_VAPOUR *
-      wetNode *
-      saturation[k] *
-      0.065 *
-      ((k === 1 ? skinLink : vapourLink[k - 1]) + vapourLink[k] + vent);
-    if (ice[j] > water[j]) meltForSublimation(j, s, w);
+    m[owed + i] -= dt * LATENT_VAPOUR * net;
+    m[evaporation + i] = -net;
+    m[slope + i] = LATENT_VAPOUR * CURVE_COLD * wetNode * m[node + SATURATION] * (inside + outside + vent);
+    const frozen = m[ice + i];
+    if (frozen > 0) {
+      wetLayers = 1;
+      if (frozen > now) {
+        // Frost that left as vapour must first have melted: the node pays the heat of fusion.
+        const melted = frozen - (now > 0 ? now : 0);
+        m[ice + i] = frozen - melted;
+        m[temperature + i] -= (LATENT_FUSION * melted) / m[node + HEAT];
+      }
+    } else if (now > m[node + SORB]) wetLayers = 1;
+    inside = outside;
   }
-  const toAir = (n === 0 ? skinLink : toAirLink) * ((n === 0 ? skinSaturation : pressure[n]) - airVapour);
+  m[WET_LAYERS] = wetLayers;
+  const aside = skinVent * wet * (skinSaturation - air);
   const fromSkin =
-    n === 0 ? toAir : skinLink * (skinSaturation - pressure[1]) + skinVent * wet * (skinSaturation - airVapour);
-  lost += n === 0 ? 0 : toAir + skinVent * wet * (skinSaturation - airVapour);
-  if (n === 0) lost = fromSkin;
+    n === 0 ? skinLink * (skinSaturation - air) : skinLink * (skinSaturation - m[skinNode + RECORD + PRESSURE]) + aside;
+  lost = n === 0 ? fromSkin : lost + toAirLink * (m[node + PRESSURE] - air) + aside;
 
-  s.skinOwed[z] += dt * LATENT_VAPOUR * fromSkin;
-  s.skinEvaporation[z] = fromSkin;
-  s.skinSlope[z] = LATENT_VAPOUR * skinSaturation * 0.056 * (skinLink + skinVent * wet);
+  m[SKIN_OWED + z] += dt * LATENT_VAPOUR * fromSkin;
+  m[SKIN_EVAPORATION + z] = fromSkin;
+  m[SKIN_SLOPE + z] = LATENT_VAPOUR * CURVE_SKIN * skinSaturation * (skinLink + skinVent * wet);
 
   // Of what leaves the skin, the share of dry diffusion is the body's own water; the rest comes from the film.
   const diffusion = fromSkin > 0 ? (fromSkin * dryLink) / wet : 0;
-  let film = s.film[z] + dt * (sweat - (fromSkin - diffusion));
+  let film = m[FILM + z] + dt * (sweat - (fromSkin - diffusion));
   let extra = 0;
   if (film < 0) {
     extra = -film;
     film = 0;
   }
-  s.film[z] = film;
-  ledger.sweat += sweatGs * dt;
-  ledger.produced += sweatGs * dt + (diffusion * dt + extra) * area;
-  ledger.evaporated += lost * dt * area;
-  ledger.latent += LATENT_VAPOUR * lost * dt * area;
-  x.evaporativeLoss[z] = LATENT_VAPOUR * lost;
+  m[FILM + z] = film;
+  const area = m[AREA + z];
+  m[PRODUCED] += ((sweat + diffusion) * dt + extra) * area;
+  m[EVAPORATED] += lost * dt * area;
+  m[EVAPORATIVE_LOSS + z] = LATENT_VAPOUR * lost;
 }
 
-/** Net vapour into layer k, g/s m², at the solved pressures. */
-function netInflow(k: number, n: number, flow: number, skinLink: number, x: Scratch, airVapour: number): number {
-  const { pressure, vapourLink } = x;
-  const p = pressure[k];
-  const inner = k === 1 ? skinLink : vapourLink[k - 1];
-  const outer = k === n ? airVapour : pressure[k + 1];
-  return inner * (pressure[k - 1] - p) - vapourLink[k] * (p - outer) - flow * AIR_VAPOUR * (p - airVapour);
-}
-
-/** Frost that left as vapour must first have melted: the node pays the heat of fusion. */
-function meltForSublimation(j: number, s: State, w: Wardrobe): void {
-  const melted = s.ice[j] - Math.max(0, s.water[j]);
-  s.ice[j] -= melted;
-  s.temperature[j] -= (LATENT_FUSION * melted) / w.heat[j];
+/**
+ * Solves the zone again with every saturated layer that would have dried out within the step on its sorption line instead:
+ * its pressure falls with its water. Seldom needed.
+ */
+function solveDriedOut(m: Float64Array, skinNode: number, n: number, water: number): void {
+  const dt = m[DT];
+  const rate = m[RATE];
+  const air = m[AIR_VAPOUR];
+  for (let pass = 0; pass < 4; pass++) {
+    let changed = false;
+    for (let k = 1; k <= n; k++) {
+      const node = (skinNode + k * RECORD) & INDEX;
+      if (m[node + HELD] === 1 && m[water + (m[node + PLACE] & INDEX)] + dt * m[node + INFLOW] < 0) {
+        m[node + HELD] = 0;
+        changed = true;
+      }
+    }
+    if (!changed) return;
+    for (let k = n; k >= 1; k--) {
+      const node = (skinNode + k * RECORD) & INDEX;
+      const inner = m[node - RECORD + VAPOUR_LINK];
+      const outer = m[node + VAPOUR_LINK];
+      const held = m[node + HELD] === 1;
+      const curve = m[node + SATURATION];
+      const vent = m[node + VENT_VAPOUR];
+      let d = (held ? HOLD : (m[node + SORB] * rate) / curve) + inner + vent + outer;
+      let r = (held ? HOLD * curve : m[water + (m[node + PLACE] & INDEX)] * rate) + vent * air;
+      if (k === n) r += outer * air;
+      else {
+        d -= outer * m[node + RECORD + UPPER];
+        r += outer * m[node + RECORD + RIGHT];
+      }
+      m[node + UPPER] = inner / d;
+      m[node + RIGHT] = r / d;
+    }
+    for (let k = 1; k <= n; k++) {
+      const node = (skinNode + k * RECORD) & INDEX;
+      m[node + PRESSURE] = m[node + RIGHT] + m[node + UPPER] * m[node - RECORD + PRESSURE];
+    }
+    for (let k = 1; k <= n; k++) {
+      const node = (skinNode + k * RECORD) & INDEX;
+      const p = m[node + PRESSURE];
+      const outside = k === n ? air : m[node + RECORD + PRESSURE];
+      m[node + INFLOW] =
+        m[node - RECORD + VAPOUR_LINK] * (m[node - RECORD + PRESSURE] - p) -
+        m[node + VAPOUR_LINK] * (p - outside) -
+        m[node + VENT_VAPOUR] * (p - air);
+    }
+  }
 }

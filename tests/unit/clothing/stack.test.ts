@@ -1,3 +1,4 @@
+import { AIR_HEAT } from '@/core/quantity/units';
 import { ZONES, ZONE_COUNT, zoneIndex, type Zone } from '@/core/body/zones';
 import { openingFlow, pumping, throughFlow } from '@/core/clothing/airExchange';
 import { CATALOGUE, fromCatalogue } from '@/core/clothing/catalogue';
@@ -46,7 +47,7 @@ test('mittens beat gloves of the same cloth, because fingers are thin', () => {
 test('a pack takes the air from the back and leaves the chest alone', () => {
   const kit = garmentsOf('thin-merino-base', 'wind-shell');
   const packed = { ...AIR, packOn: true };
-  const vent = (air: Ambient, zone: Zone) => stacksFor(kit, air).s.vent[zoneIndex(zone) * STRIDE + 1];
+  const vent = (air: Ambient, zone: Zone) => stacksFor(kit, air).s.ventHeat[zoneIndex(zone) * STRIDE + 1];
   expect(vent(packed, 'back')).toBeLessThan(0.5 * vent(AIR, 'back'));
   expect(vent(packed, 'chest')).toBeCloseTo(vent(AIR, 'chest'), 12);
   expect(stacksFor(kit, packed).s.boundaryVapour[zoneIndex('back')]).toBeLessThan(
@@ -116,7 +117,7 @@ test('air exchange is of the measured order', () => {
     for (let z = 0; z < ZONE_COUNT; z++)
       for (let k = 0; k <= s.layers[z]; k++)
         litres +=
-          s.vent[z * STRIDE + k] *
+          (s.ventHeat[z * STRIDE + k] / AIR_HEAT) *
           1000 *
           [0.075, 0.035, 0.029, 0.175, 0.161, 0.221, 0.318, 0.055, 0.045, 0.418, 0.224, 0.08, 0.032][z];
     return litres;

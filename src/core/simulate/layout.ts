@@ -1,0 +1,128 @@
+import { MAX_LAYERS } from '@/core/clothing/stack';
+import { ZONE_COUNT } from '@/core/body/zones';
+
+/**
+ * Where everything the integrator touches lies in its one array of numbers.
+ *
+ * One array and not forty: the engine then keeps its address and length in registers, where each further array costs eight
+ * instructions an access. That halves the time of a step. The order is: the step's own numbers, tables and results by zone,
+ * records of the dressed layers, and last the state (what `snapshot` copies), whose garment part grows with the wardrobe.
+ */
+
+/**
+ * Places are below this. `place & INDEX` changes nothing, but tells the engine that sums of places do not overflow, which
+ * saves it two checks an access.
+ */
+export const INDEX = 0xffffff;
+
+/** The step's own numbers. */
+export const DT = 0;
+/** 1/DT, 1/s */
+export const RATE = 1;
+export const AIR_C = 2;
+export const AIR_VAPOUR = 3;
+/** short-wave taken up, W/m² of skin */
+export const SUN = 4;
+/** heat drawn from the central pool by all zones so far, W */
+export const DRAWN = 5;
+/** 1 when a layer of the zone just solved holds free liquid or ice */
+export const WET_LAYERS = 6;
+/** books of the step, whole body: g and J */
+export const EVAPORATED = 7;
+export const PRODUCED = 8;
+export const DRIPPED = 9;
+export const FALLEN = 10;
+export const TO_FALLEN = 11;
+const NUMBERS = 16;
+
+/** One value a zone: table of the body, what it wears, what controls it, what the step found. */
+const zones = (nth: number): number => NUMBERS + nth * ZONE_COUNT;
+export const AREA = zones(0);
+export const PER_AREA = zones(1);
+/** heat capacities, J/K, and conduction between tissue and skin, W/K */
+export const TISSUE_CAPACITY = zones(2);
+export const SKIN_CAPACITY = zones(3);
+export const CONDUCTION = zones(4);
+/** number of layers */
+export const LAYERS = zones(5);
+/** what the outer surface faces, °C */
+export const OUTSIDE_C = zones(6);
+/** central to skin and to tissue, W/K; sweat, g/s */
+export const SKIN_BLOOD = zones(7);
+export const TISSUE_BLOOD = zones(8);
+export const SWEAT = zones(9);
+export const MUSCLE_W = zones(10);
+export const TISSUE_HEAT = zones(11);
+export const WETNESS = zones(12);
+/** loss to the air, W/m² */
+export const DRY_LOSS = zones(13);
+export const EVAPORATIVE_LOSS = zones(14);
+/** what falls or is pressed on the outer surface, liquid and snow, g/s m², and how hard it is pressed, 0–1 */
+export const FALL_LIQUID = zones(15);
+export const FALL_SNOW = zones(16);
+export const PRESSED = zones(17);
+
+/**
+ * One record a layer, `NODES + (zone · NODES_A_ZONE + k) · RECORD`: k = 0 the skin, 1 to n the layers, n + 1 the air.
+ * Resistances m²K/W, conductances W/m²K, their vapour twins s m² Pa/g and g/(s m² Pa), water g/m².
+ */
+export const NODES = zones(18);
+export const NODES_A_ZONE = MAX_LAYERS + 2;
+export const RECORD = 32;
+/** place of the layer in arrays over garments and zones, garment · 13 + zone */
+export const PLACE = 0;
+export const HEAT = 1;
+export const SORB = 2;
+export const PER_SORB = 3;
+export const LIQUID = 4;
+export const PER_LIQUID = 5;
+/** share of the resistance lost when full of liquid */
+export const WET_LOSS = 6;
+/** inside and outside the node's water, and of the gap beneath it */
+export const R_IN = 7;
+export const R_OUT = 8;
+export const R_GAP = 9;
+export const THROUGH = 10;
+/** link beneath while all is dry */
+export const DRY_LINK = 11;
+export const VENT_HEAT = 12;
+export const SOURCE = 13;
+export const V_IN = 14;
+export const V_OUT = 15;
+export const V_GAP = 16;
+export const THROUGH_VAPOUR = 17;
+/** vapour link beneath while nothing is frozen */
+export const CLEAR_LINK = 18;
+export const VENT_VAPOUR = 19;
+/** liquid to the next layer out per difference of filling, and from the skin's film, g/s m² */
+export const WICK_OUT = 20;
+export const WICK_SKIN = 21;
+export const WATER_RESISTANCE = 22;
+/** working values: elimination, links to what lies outside, pressure, saturation, inflow, filling, 1 while saturated */
+export const UPPER = 23;
+export const RIGHT = 24;
+export const VAPOUR_LINK = 25;
+export const PRESSURE = 26;
+export const SATURATION = 27;
+export const INFLOW = 28;
+export const FILLED = 29;
+export const HELD = 30;
+
+/** The state. Head: central °C, metabolic and external W, seconds, and the heat production the skin is used to, W. */
+export const STATE = NODES + ZONE_COUNT * NODES_A_ZONE * RECORD;
+export const CENTRAL = STATE;
+export const METABOLIC = STATE + 1;
+export const EXTERNAL = STATE + 2;
+export const TIME = STATE + 3;
+export const HABIT = STATE + 4;
+const HEAD_LENGTH = 8;
+const zoneState = (nth: number): number => STATE + HEAD_LENGTH + nth * ZONE_COUNT;
+export const TISSUE = zoneState(0);
+export const SKIN = zoneState(1);
+export const FILM = zoneState(2);
+/** last evaporation from the skin, g/s m², its slope per K, and latent heat still owed, J/m² */
+export const SKIN_EVAPORATION = zoneState(3);
+export const SKIN_SLOPE = zoneState(4);
+export const SKIN_OWED = zoneState(5);
+/** where the arrays over garments begin */
+export const GARMENTS = zoneState(6);
