@@ -6,6 +6,7 @@ import type { Shelter } from '@/core/atmosphere/windAtBody';
 import { isMoving, type Sport } from '@/core/effort/activity';
 import type { RidingSurface } from '@/core/effort/cycling';
 import type { Effort, Leg } from '@/core/outing/leg';
+import type { Wetting } from '@/core/moisture/wetting';
 import { buildTimeline, type Timeline } from '@/core/outing/timeline';
 import { paceFor } from '@/core/outing/pace';
 import { actionsBetween, type Worn } from '@/core/plan/dress';
@@ -39,6 +40,8 @@ interface CaseLeg {
   noStopping?: boolean;
   surface?: RidingSurface;
   footprintCm?: number;
+  packUnder?: boolean;
+  wetting?: Wetting;
   worn?: string[];
   openings?: Record<string, Record<string, number>>;
 }
@@ -178,6 +181,8 @@ function toLeg(l: CaseLeg, i: number, person: Person): Leg {
     noStopping: l.noStopping ?? false,
     surface: l.surface,
     footprintCm: l.footprintCm,
+    packUnder: l.packUnder,
+    wetting: l.wetting,
     air: {
       airC: l.airC,
       humidity: l.humidity,

@@ -2,10 +2,11 @@ import { PERSON_RANGE, type Person } from '@/core/body/person';
 import { ZONES } from '@/core/body/zones';
 import { PRECIPITATION_KINDS } from '@/core/atmosphere/precipitation';
 import { FIBRES } from '@/core/clothing/fibres';
-import { GARMENT_RANGE, GROUPS, MAX_OPENINGS, ROLES, USES } from '@/core/clothing/garment';
+import { GARMENT_RANGE, GROUPS, HEATER_RANGE, MAX_OPENINGS, ROLES, USES } from '@/core/clothing/garment';
 import { SPORTS } from '@/core/effort/activity';
 import { FORECAST_RANGE } from '@/core/outing/forecast';
-import { LEG_RANGE, MAX_LEGS } from '@/core/outing/leg';
+import { WETTINGS } from '@/core/moisture/wetting';
+import { LEG_RANGE, MAX_LEGS, SIDES } from '@/core/outing/leg';
 
 /**
  * The JSON Schemas of everything that comes in as JSON, made from the core's own ranges so that door and core agree.
@@ -62,6 +63,7 @@ const garmentProperties = {
   filled: { type: 'boolean' },
   overBoots: { type: 'boolean' },
   handForm: { enum: ['fingers', 'mitten'] },
+  ...ranged(HEATER_RANGE),
   suits: { type: 'array', items: { enum: USES }, maxItems: USES.length },
   panels: {
     type: 'object',
@@ -71,7 +73,8 @@ const garmentProperties = {
   },
   openings: { type: 'array', items: opening, maxItems: MAX_OPENINGS },
 };
-const garmentRequired = Object.keys(garmentProperties).filter((k) => k !== 'handForm');
+const OPTIONAL = ['handForm', ...Object.keys(HEATER_RANGE)];
+const garmentRequired = Object.keys(garmentProperties).filter((k) => !OPTIONAL.includes(k));
 
 export const garmentSchema = object(garmentProperties, garmentRequired);
 
@@ -98,7 +101,7 @@ export const planSchema = object(
             maxItems: 60,
             items: {
               oneOf: [
-                object({ do: { enum: ['putOn', 'takeOff'] }, garment: id }, ['do', 'garment']),
+                object({ do: { enum: ['putOn', 'takeOff', 'brush'] }, garment: id }, ['do', 'garment']),
                 object({ do: { const: 'set' }, garment: id, opening: id, setting: share }, [
                   'do',
                   'garment',
@@ -151,6 +154,9 @@ const leg = object(
     noStopping: { type: 'boolean' },
     surface: { enum: ['tarmac', 'gravel', 'packed snow', 'soft snow'] },
     footprintCm: number(0, 45),
+    packUnder: { type: 'boolean' },
+    wetting: { enum: WETTINGS },
+    side: { enum: SIDES },
     air: legAir,
     profileFrom: number(0, 100000),
     profileTo: number(0, 100000),
@@ -218,6 +224,8 @@ const caseLeg = object(
     noStopping: { type: 'boolean' },
     surface: { enum: ['tarmac', 'gravel', 'packed snow', 'soft snow'] },
     footprintCm: number(0, 45),
+    packUnder: { type: 'boolean', description: 'outer layers are worn over the pack' },
+    wetting: { enum: WETTINGS, description: 'what wets or chills by touch, beside the weather' },
     worn: { type: 'array', items: id, maxItems: 40, uniqueItems: true },
     openings: settings,
   },

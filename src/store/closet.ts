@@ -35,6 +35,8 @@ interface Row {
   price: number;
   change_seconds: number;
   over_boots: boolean;
+  heat_w: number | null;
+  heat_hours: number | null;
   suits: Garment['suits'];
   panels: Garment['panels'];
   openings: Garment['openings'];
@@ -70,6 +72,7 @@ const toOwned = (r: Row): OwnedGarment => ({
     price: r.price,
     changeSeconds: r.change_seconds,
     overBoots: r.over_boots,
+    ...(r.heat_w !== null && r.heat_hours !== null ? { heatW: r.heat_w, heatHours: r.heat_hours } : {}),
     suits: r.suits,
     panels: r.panels,
     openings: r.openings,
@@ -101,6 +104,8 @@ const toColumns = (g: Garment) => ({
   price: g.price,
   change_seconds: g.changeSeconds,
   over_boots: g.overBoots,
+  heat_w: g.heatW ?? null,
+  heat_hours: g.heatHours ?? null,
   suits: g.suits,
   panels: sql().json(g.panels as never),
   openings: sql().json(g.openings as never),

@@ -67,7 +67,7 @@ interface LegRow {
   shelter: Leg['shelter'];
   pack_on: boolean;
   no_stopping: boolean;
-  detail: Pick<Leg, 'surface' | 'footprintCm' | 'air' | 'profileFrom' | 'profileTo'>;
+  detail: Pick<Leg, 'surface' | 'footprintCm' | 'packUnder' | 'wetting' | 'side' | 'air' | 'profileFrom' | 'profileTo'>;
 }
 
 export async function getOuting(athleteId: string, id: string): Promise<StoredOuting | null> {
@@ -217,6 +217,9 @@ async function insertParts(id: string, o: Outing): Promise<void> {
 const detailOf = (l: Leg) => ({
   ...(l.surface ? { surface: l.surface } : {}),
   ...(l.footprintCm !== undefined ? { footprintCm: l.footprintCm } : {}),
+  ...(l.packUnder ? { packUnder: true } : {}),
+  ...(l.wetting ? { wetting: l.wetting } : {}),
+  ...(l.side ? { side: l.side } : {}),
   ...(l.air ? { air: l.air } : {}),
   ...(l.profileFrom !== undefined ? { profileFrom: l.profileFrom } : {}),
   ...(l.profileTo !== undefined ? { profileTo: l.profileTo } : {}),

@@ -5,6 +5,7 @@ import type { Garment } from '@/core/clothing/garment';
 import { vapourPressure } from '@/core/atmosphere/humidity';
 import { PRECIPITATION_KINDS } from '@/core/atmosphere/precipitation';
 import { SPORTS, pumpingSpeed } from '@/core/effort/activity';
+import { WETTINGS, type Wetting } from '@/core/moisture/wetting';
 import type { Conditions } from '@/core/outing/conditions';
 import type { Plan } from '@/core/simulate/plan';
 
@@ -36,6 +37,8 @@ const stretch = fc.record({
   mmH: fc.double({ min: 0, max: 6, noNaN: true }),
   sunWm2: fc.double({ min: 0, max: 200, noNaN: true }),
   packOn: fc.boolean(),
+  packUnder: fc.boolean(),
+  wetting: fc.constantFrom<Wetting | null>(null, null, null, ...WETTINGS),
 });
 
 export const anyPerson: fc.Arbitrary<Person> = fc
@@ -84,6 +87,8 @@ export const anyCase: fc.Arbitrary<RandomCase> = fc
         externalW: s.work * s.metabolicW,
         pumping: pumpingSpeed(s.sport, s.speed),
         packOn: s.packOn,
+        packUnder: s.packUnder,
+        wetting: s.wetting,
       };
     });
     const first = garments.slice(0, Math.ceil(garments.length * wornShare));
@@ -100,6 +105,7 @@ export const anyCase: fc.Arbitrary<RandomCase> = fc
           .filter((_, k) => k % 2 === i % 2)
           .map((g) => ({ do: (i % 4 < 2 ? 'putOn' : 'takeOff') as 'putOn', garment: g.id })),
         ...first.slice(0, i % 3).map((g) => ({ do: 'takeOff' as const, garment: g.id })),
+        ...first.slice(-1).map((g) => ({ do: 'brush' as const, garment: g.id })),
       ],
     }));
     return {
@@ -120,5 +126,7 @@ export const anyCase: fc.Arbitrary<RandomCase> = fc
 export const steadyCase: fc.Arbitrary<RandomCase> = anyCase.map((c) => ({
   ...c,
   plan: { ...c.plan, worn: c.garments.map((g) => g.id), carried: [], cues: [] },
-  conditions: [{ ...c.conditions[0], startS: 0, endS: 2400, precipitationMmH: 0, precipitation: 'none', sunWm2: 0 }],
+  conditions: [
+    { ...c.conditions[0], startS: 0, endS: 2400, precipitationMmH: 0, precipitation: 'none', sunWm2: 0, wetting: null },
+  ],
 }));

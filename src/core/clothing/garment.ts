@@ -7,8 +7,21 @@ export type Group = 'head' | 'eyes' | 'face' | 'torso' | 'hands' | 'legs' | 'fee
 export const GROUPS: Group[] = ['head', 'eyes', 'face', 'torso', 'hands', 'legs', 'feet'];
 
 /** What it does there; the planner chooses at most one of a role within a group. */
-export type Role = 'base' | 'mid' | 'shell' | 'storm' | 'warm' | 'liner' | 'footwear' | 'over' | 'lens' | 'short';
-export const ROLES: Role[] = ['base', 'mid', 'shell', 'storm', 'warm', 'liner', 'footwear', 'over', 'lens', 'short'];
+export type Role =
+  'base' | 'mid' | 'shell' | 'storm' | 'warm' | 'liner' | 'footwear' | 'over' | 'lens' | 'short' | 'heater';
+export const ROLES: Role[] = [
+  'base',
+  'mid',
+  'shell',
+  'storm',
+  'warm',
+  'liner',
+  'footwear',
+  'over',
+  'lens',
+  'short',
+  'heater',
+];
 
 /** Cloth over one zone where it differs from the rest of the garment. */
 export interface Panel {
@@ -75,6 +88,9 @@ export interface Garment {
   handForm?: 'fingers' | 'mitten';
   /** share of the breath's heat and water it gives back when over the mouth, 0–0.6 */
   mouthCover: number;
+  /** heat it gives off of itself, W for the pair, and for how long it gives at least half of that, h; left out: none */
+  heatW?: number;
+  heatHours?: number;
   panels: Partial<Record<Zone, Panel>>;
   openings: Opening[];
   massG: number;
@@ -111,12 +127,24 @@ export const GARMENT_RANGE = {
   changeSeconds: [1, 900, 's'],
 } as const satisfies Record<string, readonly [number, number, string]>;
 
+/** The same for what only some garments have. */
+export const HEATER_RANGE = {
+  heatW: [0.1, 40, 'W'],
+  heatHours: [0.2, 48, 'h'],
+} as const satisfies Record<string, readonly [number, number, string]>;
+
 /** @throws OutOfRange naming garment, field, value and range. */
 export function checkGarment(g: Garment): Garment {
   for (const key of Object.keys(GARMENT_RANGE) as (keyof typeof GARMENT_RANGE)[]) {
     const [low, high, unit] = GARMENT_RANGE[key];
     within(`garment "${g.name}" ${key}`, g[key], low, high, unit);
   }
+  for (const key of Object.keys(HEATER_RANGE) as (keyof typeof HEATER_RANGE)[]) {
+    const [low, high, unit] = HEATER_RANGE[key];
+    if (g[key] !== undefined) within(`garment "${g.name}" ${key}`, g[key], low, high, unit);
+  }
+  if ((g.heatW === undefined) !== (g.heatHours === undefined))
+    throw new OutOfRange(`garment "${g.name}" heat`, 'half given', 'both heatW and heatHours, or neither');
   if (!(g.fibre in FIBRES)) throw new OutOfRange(`garment "${g.name}" fibre`, g.fibre, Object.keys(FIBRES).join(', '));
   if (g.openings.length > MAX_OPENINGS)
     throw new OutOfRange(`garment "${g.name}" openings`, g.openings.length, `at most ${MAX_OPENINGS}`);

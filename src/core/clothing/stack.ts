@@ -1,5 +1,5 @@
 import { airConductivity, airDensity } from '@/core/atmosphere/air';
-import { ZONES, ZONE_COUNT, ZONE_TABLE, zoneIndex } from '@/core/body/zones';
+import { REFERENCE_AREA_M2, ZONES, ZONE_COUNT, ZONE_TABLE, zoneIndex, type Zone } from '@/core/body/zones';
 import { AIR_HEAT, AIR_VAPOUR } from '@/core/quantity/units';
 import { EXCHANGE, openingFlow, pumping, throughFlow } from './airExchange';
 import { convection, LEWIS_PER_PA, RADIATION } from './boundaryLayer';
@@ -21,8 +21,24 @@ export interface Ambient {
   /** walking-equivalent limb speed, m/s (effort/activity `pumpingSpeed`) */
   pumping: number;
   packOn: boolean;
-  /** share of the back a pack covers, 0–1 */
-  packCover?: number;
+  /** the outer layers (shell, storm, warm) are worn over the pack */
+  packUnder?: boolean;
+  /** what some zones touch instead of the air */
+  touch?: Contact;
+  /** heat a garment gives off over all its zones, W, one a garment */
+  heatW?: Float64Array;
+  /** m², of the body that wears it; the table's where left out */
+  bodyArea?: number;
+}
+
+/** Contact with snow or water. */
+export interface Contact {
+  /** share of each zone that touches, 0–1, one a zone */
+  share: Float64Array;
+  /** W/m²K */
+  conductance: number;
+  /** °C */
+  surfaceC: number;
 }
 
 /** What is worn and how far each opening is open; arrays over the wardrobe. */
@@ -72,8 +88,9 @@ export interface Stacks {
   areaFactor: Float64Array;
   /** squeeze of blood flow, 0–1 */
   flowFactor: Float64Array;
-  /** share of breath given back */
+  /** share of breath given back, and the garment that does it, −1 for none */
   mouth: number;
+  mouthGarment: number;
 }
 
 export function newStacks(): Stacks {
@@ -103,10 +120,15 @@ export function newStacks(): Stacks {
     areaFactor: zone(),
     flowFactor: new Float64Array(ZONE_COUNT).fill(1),
     mouth: 0,
+    mouthGarment: -1,
   };
 }
 
-const BACK = zoneIndex('back');
+/** Share of each zone that a pack presses and covers: its panel, shoulder straps and hip belt (engineering values). */
+const PACK_COVER: Partial<Record<Zone, number>> = { back: 0.65, chest: 0.15, pelvis: 0.12 };
+const PACK = Float64Array.from(ZONES, (z) => PACK_COVER[z] ?? 0);
+/** Layers from this place out (shells, storm and warm layers) are the ones worn over a pack. */
+const OVER_PACK = 50;
 const HANDS = zoneIndex('hands');
 const FINGERS = zoneIndex('fingers');
 const TOES = zoneIndex('toes');
@@ -129,6 +151,8 @@ export const THROUGH_VAPOUR = AIR_VAPOUR / AIR_HEAT;
 /** A pack's back panel: insulation m²K/W and how much of the air exchange it leaves. */
 const PACK_RESISTANCE = 0.14;
 const PACK_AIR = 0.05;
+/** and of the vapour on its share it keeps in. */
+const PACK_VAPOUR = 0.92;
 
 /**
  * Builds the stacks of all zones.
@@ -145,6 +169,8 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
   const hBody = convection(Math.sqrt(v * v + 0.3 * air.pumping * air.pumping));
   const heat = AIR_HEAT * (density / 1.293);
   out.mouth = 0;
+  out.mouthGarment = -1;
+  const perArea = REFERENCE_AREA_M2 / (air.bodyArea ?? REFERENCE_AREA_M2);
 
   for (let z = 0; z < ZONE_COUNT; z++) {
     const base = z * STRIDE;
@@ -170,7 +196,10 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
       tight += Math.min(1, w.tightness[g] * (n > 1 ? 1 : 0.35) + overfill);
       if (overfill > most) most = overfill;
       inside += w.thickness[g * ZONE_COUNT + z];
-      if (z === FACE && w.mouth[g] * cover > out.mouth) out.mouth = w.mouth[g] * cover;
+      if (z === FACE && w.mouth[g] * cover > out.mouth) {
+        out.mouth = w.mouth[g] * cover;
+        out.mouthGarment = g;
+      }
     }
     out.layers[z] = n;
     out.flowFactor[z] = EXTREMITY[z] ? Math.max(0.3, 1 - 0.75 * tight) : 1;
@@ -178,8 +207,10 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
     let radius = ZONE_TABLE[z].radiusMm / 1000;
     if ((z === FINGERS || z === HANDS) && mitten) radius = MITTEN_RADIUS / 1000;
     if (z === TOES && n > 0) radius = Math.max(radius, 0.022);
-    const pack = z === BACK && air.packOn ? (air.packCover ?? 0.65) : 0;
-    const airShare = 1 - pack * (1 - PACK_AIR);
+    const pack = air.packOn ? PACK[z] : 0;
+    // The pack lies on layer `beneath`; only what is beneath it is pressed and cut off from the air.
+    let beneath = n;
+    if (air.packUnder) while (beneath > 0 && w.order[out.garment[base + beneath]] >= OVER_PACK) beneath--;
 
     // From the outside in: series permeability and the slowing of inner gaps.
     let inversePermeability = 0;
@@ -190,6 +221,7 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
       const cover = coverage(w, state, g, z);
       // Where a garment leaves part of the zone bare its cloth resists the wind on its own share only: what lies beneath
       // goes on resisting, and the bare share's heat is counted by the parallel paths below.
+      const airShare = k <= beneath ? 1 - pack * (1 - PACK_AIR) : 1;
       inversePermeability += cover / Math.max(0.01, w.permeability[j]);
       const q = throughFlow(1 / inversePermeability, v, density) * airShare;
       out.through[base + k] = q * heat;
@@ -215,7 +247,6 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
       out.ventVapour[base + k] = out.ventHeat[base + k] * AIR_VAPOUR;
       out.ventHeat[base + k] *= AIR_HEAT;
     }
-    out.outsideC[z] = air.airC;
 
     // From the skin out: resistances with curvature.
     let area = 1;
@@ -228,7 +259,8 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
       const cover = coverage(w, state, g, z);
       // What is tight outside, and pack straps, press the loft out of what lies beneath.
       squeezeOutside -= w.tightness[g] + (k === full ? most : 0);
-      const squeeze = (1 - 0.4 * pack) * Math.max(0.4, 1 - 0.45 * squeezeOutside);
+      const pressed = k <= beneath ? pack : 0;
+      const squeeze = (1 - 0.4 * pressed) * Math.max(0.4, 1 - 0.45 * squeezeOutside);
       const gap = Math.min(GAP_LIMIT, w.gap[j] * squeeze);
       built += gap;
       const areaGap = 1 + built / radius;
@@ -239,24 +271,39 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
       const rGapFull = 1 / (kAir / Math.max(0.0003, gap) + GAP_RADIATION) / areaGap;
       const rFull = (w.resistance[j] * squeeze) / area;
       const share = parallelShare(rGapFull + rFull, cover);
-      out.rGap[base + k] = rGapFull * share;
+      // A pack worn beneath this layer insulates like a pad where it lies.
+      const panel = k === beneath + 1 ? pack * PACK_RESISTANCE : 0;
+      out.rGap[base + k] = rGapFull * share + panel;
       out.rIn[base + k] = rFull * share * w.inner[g];
       out.rOut[base + k] = rFull * share * (1 - w.inner[g]);
       const vFull = w.vapour[j] / area;
-      out.vGap[base + k] = (Math.max(0.0003, gap) / AIR_DIFFUSION / areaGap) * cover;
+      out.vGap[base + k] =
+        ((Math.max(0.0003, gap) / AIR_DIFFUSION / areaGap) * cover) / (panel > 0 ? 1 - pack * PACK_VAPOUR : 1);
       const vShare = cover >= 0.999 ? 1 : parallelVapourShare(vFull, cover);
       out.vIn[base + k] = vFull * vShare * w.inner[g];
       out.vOut[base + k] = vFull * vShare * (1 - w.inner[g]);
+      out.source[base + k] = air.heatW ? (air.heatW[g] * w.heatShare[j] * perArea) / ZONE_TABLE[z].areaM2 : 0;
       area = areaOut;
     }
     out.areaFactor[z] = area;
     const h = hBody * ZONE_TABLE[z].convection;
     let boundary = (h + RADIATION) * area;
     let vapour = (h * LEWIS_PER_PA * area) / 2430;
-    if (pack > 0) {
+    if (pack > 0 && beneath === n) {
       boundary = boundary * (1 - pack) + pack / (1 / boundary + PACK_RESISTANCE);
-      vapour *= 1 - pack * 0.92;
+      vapour *= 1 - pack * PACK_VAPOUR;
     }
+    let outsideC = air.airC;
+    const touched = air.touch?.share[z] ?? 0;
+    if (touched > 0) {
+      const { conductance, surfaceC } = air.touch!;
+      const toAir = boundary * (1 - touched);
+      const toSurface = touched * conductance;
+      boundary = toAir + toSurface;
+      outsideC = (toAir * air.airC + toSurface * surfaceC) / boundary;
+      vapour *= 1 - 0.9 * touched;
+    }
+    out.outsideC[z] = outsideC;
     out.boundary[z] = boundary;
     out.boundaryVapour[z] = vapour;
     linksWhenDry(out, z, n);

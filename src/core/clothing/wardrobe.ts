@@ -47,6 +47,8 @@ export interface Wardrobe {
   /** free area per zone area, index (g*4+o)*13+z */
   ventArea: Float64Array;
   uncover: Float64Array;
+  /** share of a garment's own heat given off in each zone, 0–1 */
+  heatShare: Float64Array;
   /** index of each garment id */
   indexOf: Map<string, number>;
   /** garment indexes from the skin out */
@@ -113,6 +115,7 @@ export function compileWardrobe(garments: Garment[]): Wardrobe {
     openingCount: new Uint8Array(count),
     ventArea: new Float64Array(count * MAX_OPENINGS * ZONE_COUNT),
     uncover: new Float64Array(count * MAX_OPENINGS * ZONE_COUNT),
+    heatShare: f(),
     indexOf: new Map(),
     inOrder: new Int16Array(count),
   };
@@ -137,6 +140,11 @@ export function compileWardrobe(garments: Garment[]): Wardrobe {
       w.sorb[k] = Math.max(SURFACE_FILM, weight * fibre.regain100);
       w.perSorb[k] = 1 / w.sorb[k];
       w.liquid[k] = Math.max(5, weight * g.liquidCapacity);
+    }
+    if (g.heatW) {
+      const covered = ZONES.map((z) => (g.panels[z]?.coverage ?? 0) * MEAN_AREA[z]);
+      const all = covered.reduce((a, b) => a + b, 0);
+      for (let z = 0; z < ZONE_COUNT; z++) w.heatShare[i * ZONE_COUNT + z] = all > 0 ? covered[z] / all : 0;
     }
     w.wetLoss[i] = fibre.wetLoss;
     w.wicking[i] = g.wicking;

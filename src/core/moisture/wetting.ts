@@ -1,3 +1,4 @@
+import { LATENT_FUSION } from '@/core/quantity/units';
 import { ZONES, ZONE_COUNT, type Zone } from '@/core/body/zones';
 
 /** Ways to get wet or chilled by touch that no forecast knows: what a leg can say of its ground and its trees. */
@@ -33,6 +34,8 @@ interface Touch {
   pressed: number;
   /** conductance to what is touched instead of the air, W/m²K; 0 where nothing is touched */
   conductance: number;
+  /** melt water per kelvin of the surface above 0 °C, g/(s m² K): the heat that goes into touched snow melts it */
+  melts: number;
 }
 
 interface Row {
@@ -43,6 +46,8 @@ interface Row {
   conductance?: number;
   /** water near freezing, or snow: at the air's temperature but never above 0 °C */
   touches?: 'water' | 'snow';
+  /** something waterproof lies between */
+  dry?: boolean;
 }
 
 /** Snow takes in heat at about its conductivity (0.3 W/mK) over the depth it is warmed in ten minutes (2 cm). */
@@ -62,26 +67,23 @@ const TABLE: Record<Wetting, Row> = {
   },
   'deep snow': {
     zones: { toes: 1, feet: 1, calves: 0.8, thighs: 0.2 },
-    snowMmH: 20,
     pressed: 0.3,
     conductance: SNOW,
     touches: 'snow',
   },
   'sitting on snow': {
     zones: { pelvis: 0.35, thighs: 0.25 },
-    snowMmH: 30,
     pressed: 0.5,
     conductance: SNOW,
     touches: 'snow',
   },
   'kneeling in snow': {
     zones: { calves: 0.35, thighs: 0.1, toes: 0.5, feet: 0.3 },
-    snowMmH: 30,
     pressed: 0.6,
     conductance: SNOW,
     touches: 'snow',
   },
-  'sitting on a mat': { zones: { pelvis: 0.35, thighs: 0.25 }, conductance: MAT, touches: 'snow' },
+  'sitting on a mat': { zones: { pelvis: 0.35, thighs: 0.25 }, conductance: MAT, touches: 'snow', dry: true },
   wading: {
     zones: { toes: 1, feet: 1, calves: 0.6 },
     liquidMmH: 20000,
@@ -127,6 +129,7 @@ export const WETTING_BY_ZONE = Object.fromEntries(
       snowMmH: row.snowMmH ?? 0,
       pressed: row.pressed ?? 0,
       conductance: row.conductance ?? 0,
+      melts: row.touches === 'snow' && !row.dry ? (row.conductance ?? 0) / LATENT_FUSION : 0,
     }));
     return [name, { touch, touches: row.touches ?? 'air' }];
   }),

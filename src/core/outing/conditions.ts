@@ -1,4 +1,5 @@
 import type { PrecipitationKind } from '@/core/atmosphere/precipitation';
+import type { Wetting } from '@/core/moisture/wetting';
 import type { Sport } from '@/core/effort/activity';
 
 /**
@@ -24,4 +25,8 @@ export interface Conditions {
   /** walking-equivalent limb speed, m/s */
   pumping: number;
   packOn: boolean;
+  /** the outer layers go over the pack */
+  packUnder: boolean;
+  /** what wets or chills by touch, beside the weather */
+  wetting: Wetting | null;
 }

@@ -1,4 +1,5 @@
 import type { Shelter } from '@/core/atmosphere/windAtBody';
+import type { Wetting } from '@/core/moisture/wetting';
 import type { Sport } from '@/core/effort/activity';
 import type { RidingSurface } from '@/core/effort/cycling';
 import type { PrecipitationKind } from '@/core/atmosphere/precipitation';
@@ -26,6 +27,10 @@ export interface LegAir {
   precipitation?: PrecipitationKind;
 }
 
+/** On the sunny side, or out of the sun behind the hill. */
+export type Side = 'sunny' | 'shaded';
+export const SIDES: Side[] = ['sunny', 'shaded'];
+
 /** One stretch of an outing with one kind of going, or one stop. */
 export interface Leg {
   name: string;
@@ -37,6 +42,12 @@ export interface Leg {
   effort: Effort;
   shelter: Shelter;
   packOn: boolean;
+  /** outer layers go over the pack; left out: the pack is outermost */
+  packUnder?: boolean;
+  /** what wets or chills by touch, beside the weather */
+  wetting?: Wetting;
+  /** which side of the valley or in which light: left out, the sky decides */
+  side?: Side;
   /** stopping is impossible: only what can be done on the move */
   noStopping: boolean;
   surface?: RidingSurface;

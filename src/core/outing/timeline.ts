@@ -183,7 +183,7 @@ function stretch(
             sunPosition(mid - input.utcOffsetMin * 60000, input.latitude, input.longitude ?? 0).altitudeDeg,
             w.cloud,
             input.albedo ?? 0.6,
-            shelter === 'forest',
+            leg.side === undefined ? shelter === 'forest' : leg.side === 'shaded',
           );
   return {
     startS,
@@ -203,6 +203,8 @@ function stretch(
     ),
     pumping: pumpingSpeed(leg.sport, speed),
     packOn: leg.packOn,
+    packUnder: leg.packOn && (leg.packUnder ?? false),
+    wetting: indoors ? null : (leg.wetting ?? null),
     wind10,
     gust: indoors ? 0 : Math.max(wind10, w.gust),
     humidity,

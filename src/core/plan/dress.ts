@@ -47,6 +47,9 @@ export interface Change {
   garment: string;
 }
 
+/** Shaking the frost out of a garment takes about this long, s. */
+const SHAKE_S = 15;
+
 /** Turns raw actions into what a person does: one line a garment, several openings of one garment together. */
 export function changesOf(actions: readonly KitAction[], garments: ReadonlyMap<string, Garment>): Change[] {
   const out: Change[] = [];
@@ -55,6 +58,16 @@ export function changesOf(actions: readonly KitAction[], garments: ReadonlyMap<s
   for (const a of actions) {
     const g = garments.get(a.garment);
     if (!g) continue;
+    if (a.do === 'brush') {
+      out.push({
+        text: `${g.name}: shake the frost out`,
+        seconds: SHAKE_S,
+        onTheMove: false,
+        kind: 'open',
+        garment: g.id,
+      });
+      continue;
+    }
     if (a.do !== 'set') {
       const moving = g.group === 'head' || g.group === 'hands' || g.group === 'face' || g.group === 'eyes';
       const text = `${g.name} ${a.do === 'putOn' ? 'on' : 'off'}`;

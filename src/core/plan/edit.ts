@@ -33,7 +33,9 @@ export function tidy(plan: Plan): Plan {
         if (on.has(a.garment)) continue;
         on.add(a.garment);
         if (!plan.worn.includes(a.garment)) needed.add(a.garment);
-      } else if (!on.delete(a.garment)) continue;
+      } else if (a.do === 'takeOff') {
+        if (!on.delete(a.garment)) continue;
+      } else if (!on.has(a.garment)) continue;
       actions.push(a);
     }
     if (actions.length > 0) kept.push({ atS: cue.atS, actions });
@@ -44,7 +46,8 @@ export function tidy(plan: Plan): Plan {
 
 /** Within one moment the last word on a garment or opening counts. */
 function lastWord(actions: readonly KitAction[]): KitAction[] {
-  const key = (a: KitAction) => (a.do === 'set' ? `set ${a.garment} ${a.opening}` : `wear ${a.garment}`);
+  const key = (a: KitAction) =>
+    a.do === 'set' ? `set ${a.garment} ${a.opening}` : `${a.do === 'brush' ? 'brush' : 'wear'} ${a.garment}`;
   const last = new Map<string, KitAction>();
   for (const a of actions) {
     last.delete(key(a));
@@ -111,7 +114,8 @@ export function isWorn(plan: Plan, garment: string, atS: number): boolean {
   let on = plan.worn.includes(garment);
   for (const c of plan.cues) {
     if (c.atS > atS + 0.5) break;
-    for (const a of c.actions) if (a.garment === garment && a.do !== 'set') on = a.do === 'putOn';
+    for (const a of c.actions)
+      if (a.garment === garment && (a.do === 'putOn' || a.do === 'takeOff')) on = a.do === 'putOn';
   }
   return on;
 }

@@ -61,12 +61,14 @@ export const EVAPORATIVE_LOSS = zones(14);
 export const FALL_LIQUID = zones(15);
 export const FALL_SNOW = zones(16);
 export const PRESSED = zones(17);
+/** snow in contact that melts per kelvin of the surface above 0 °C, g/(s m² K) */
+export const MELTS = zones(18);
 
 /**
  * One record a layer, `NODES + (zone · NODES_A_ZONE + k) · RECORD`: k = 0 the skin, 1 to n the layers, n + 1 the air.
  * Resistances m²K/W, conductances W/m²K, their vapour twins s m² Pa/g and g/(s m² Pa), water g/m².
  */
-export const NODES = zones(18);
+export const NODES = zones(19);
 export const NODES_A_ZONE = MAX_LAYERS + 2;
 export const RECORD = 32;
 /** place of the layer in arrays over garments and zones, garment · 13 + zone */

@@ -13,6 +13,8 @@ export class Ledger {
   breath = 0;
   /** heat given to melt or warm precipitation */
   toPrecipitation = 0;
+  /** heat from hand and toe warmers */
+  warmed = 0;
   /** heat brought or taken away by garments put on or taken off */
   swapped = 0;
   /** sweat and diffusion through the skin, g */
@@ -22,16 +24,26 @@ export class Ledger {
   evaporated = 0;
   dripped = 0;
   breathWater = 0;
+  /** frost shaken off, g */
+  brushed = 0;
 
   reset(): void {
-    this.made = this.sun = this.dry = this.latent = this.breath = this.toPrecipitation = this.swapped = 0;
-    this.produced = this.sweat = this.precipitation = this.evaporated = this.dripped = this.breathWater = 0;
+    this.made = this.sun = this.dry = this.latent = this.breath = this.toPrecipitation = this.swapped = this.warmed = 0;
+    this.produced =
+      this.sweat =
+      this.precipitation =
+      this.evaporated =
+      this.dripped =
+      this.breathWater =
+      this.brushed =
+        0;
   }
 
   energyError(storedBefore: number, storedAfter: number): number {
     return (
       this.made +
       this.sun +
+      this.warmed +
       this.swapped -
       this.dry -
       this.latent -
@@ -42,6 +54,8 @@ export class Ledger {
   }
 
   waterError(heldBefore: number, heldAfter: number): number {
-    return this.produced + this.precipitation - this.evaporated - this.dripped - (heldAfter - heldBefore);
+    return (
+      this.produced + this.precipitation - this.evaporated - this.dripped - this.brushed - (heldAfter - heldBefore)
+    );
   }
 }

@@ -1,6 +1,7 @@
-/** One change of the kit at a moment. Opening `setting` 0 closed to 1 open. */
+/** One change of the kit at a moment: on, off, frost shaken out, or an opening set. Opening `setting` 0 closed to 1 open. */
 export type KitAction =
-  { do: 'putOn' | 'takeOff'; garment: string } | { do: 'set'; garment: string; opening: string; setting: number };
+  | { do: 'putOn' | 'takeOff' | 'brush'; garment: string }
+  | { do: 'set'; garment: string; opening: string; setting: number };
 
 export interface Cue {
   atS: number;

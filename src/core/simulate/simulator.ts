@@ -5,7 +5,7 @@ import { control, type ControlInput, type ControlOutput } from '@/core/body/cont
 import { CENTRAL_SHARE, neutralState, type NeutralState } from '@/core/body/neutral';
 import type { Person } from '@/core/body/person';
 import { breathHeatShare, breathLatentShare } from '@/core/body/respiration';
-import { ZONE_COUNT } from '@/core/body/zones';
+import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
 import {
   buildStacks,
@@ -14,18 +14,21 @@ import {
   newStacks,
   STRIDE,
   type Ambient,
+  type Contact,
   type Stacks,
 } from '@/core/clothing/stack';
 import { compileWardrobe, type Wardrobe } from '@/core/clothing/wardrobe';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { OutOfRange } from '@/core/quantity/range';
 import { LATENT_FUSION, LATENT_VAPOUR } from '@/core/quantity/units';
+import { touchedC, WETTING_BY_ZONE } from '@/core/moisture/wetting';
 import type { Conditions } from '@/core/outing/conditions';
 import type { KitAction, Plan } from './plan';
 import { Ledger } from './ledger';
 import { MUSCLE_BY_ZONE } from './muscles';
 import * as L from './layout';
 import { packLayers } from './packLayers';
+import { breathDeposit } from './breathCover';
 import { newSeries, type Series } from './series';
 import { HEAD, newState, restBody, type State } from './state';
 import { stepHeat } from './zoneHeat';
@@ -45,6 +48,8 @@ const settlingStep = (sinceS: number, stepS: number): number =>
 const isAbrupt = (a: Conditions, b: Conditions): boolean =>
   a.sport !== b.sport ||
   a.packOn !== b.packOn ||
+  a.packUnder !== b.packUnder ||
+  a.wetting !== b.wetting ||
   Math.abs(a.metabolicW - b.metabolicW) > 40 ||
   Math.abs(a.airC - b.airC) > 1.5 ||
   Math.abs(a.relativeWind - b.relativeWind) > 1 ||
@@ -52,6 +57,16 @@ const isAbrupt = (a: Conditions, b: Conditions): boolean =>
 
 /** Comfort follows effort slowly, s: ten minutes in, a cool skin begins to feel right (common practice, no published source). */
 const HABIT_S = 600;
+
+/** g/s m² in a mm/h of water. */
+const PER_MM_H = 1000 / 3600;
+const FACE = zoneIndex('face');
+/** Share of the frost in a garment that falls off when it is shaken out or taken off (engineering value). */
+const SHAKEN_OFF = 0.7;
+/** A heater gives its full heat until this share of its charge is left, then fades with what remains. */
+const FADES_BELOW = 0.25;
+/** Charge in hours of full heat for each hour it gives at least half: it halves when an eighth of the charge is left. */
+const CHARGE_HOURS = 1 / (1 - FADES_BELOW + FADES_BELOW * Math.LN2);
 
 export interface RunOptions {
   /** integration step, s, 1–60 */
@@ -80,6 +95,9 @@ export class Simulator {
   /** what the breath loses in this air over the metabolic rate, heat in all and latent alone */
   private breathShare = 0.5;
   private falling = false;
+  private burning = false;
+  private readonly heatW: Float64Array;
+  private readonly contact: Contact = { share: new Float64Array(ZONE_COUNT), conductance: 0.5, surfaceC: 0.5 };
   private breathLatent = 0.5;
   private breathW = 0.5;
   /** the step that the relaxations below are for, s, and how far effort rises, falls and is got used to in it, 0–1 */
@@ -98,6 +116,7 @@ export class Simulator {
     this.wardrobe = compileWardrobe(garments);
     this.state = newState(garments.length, garments.length * MAX_OPENINGS);
     this.worn = new Uint8Array(garments.length);
+    this.heatW = new Float64Array(garments.length);
     const zones = (from: number) => this.state.memory.subarray(from, from + ZONE_COUNT);
     zones(L.AREA).set(this.body.area);
     zones(L.PER_AREA).set(this.body.perArea);
@@ -142,6 +161,7 @@ export class Simulator {
     s.ice.fill(0);
     s.temperature.fill(roomC);
     s.worn.fill(0);
+    for (let g = 0; g < w.count; g++) s.fuel[g] = this.charge(g);
     this.ledger.reset();
     this.output.sweatTotal = this.output.shiverW = this.breathW = 0;
     for (let g = 0; g < w.count; g++) {
@@ -162,6 +182,12 @@ export class Simulator {
       for (const o of Object.keys(plan.openings[id])) this.openingIndex(g, o);
     }
     this.checkLayers();
+  }
+
+  /** Heat in a fresh heater, J; 0 for any other garment. */
+  private charge(g: number): number {
+    const { heatW, heatHours } = this.wardrobe.garments[g];
+    return heatW && heatHours ? heatW * heatHours * CHARGE_HOURS * 3600 : 0;
   }
 
   private index(id: string): number {
@@ -203,8 +229,10 @@ export class Simulator {
     for (const a of actions) {
       const g = this.index(a.garment);
       if (a.do === 'set') this.state.open[this.openingIndex(g, a.opening)] = a.setting;
+      else if (a.do === 'brush') this.shakeOff(g);
       else {
         const on = a.do === 'putOn' ? 1 : 0;
+        if (!on && this.state.worn[g]) this.shakeOff(g);
         if (on && !this.state.worn[g]) {
           for (let z = 0; z < ZONE_COUNT; z++) {
             const j = g * ZONE_COUNT + z;
@@ -219,6 +247,31 @@ export class Simulator {
     this.ledger.swapped += this.wornEnergy() - before;
   }
 
+  /** Frost falls off a garment that is shaken out. */
+  private shakeOff(g: number): void {
+    const { state: s, body } = this;
+    for (let z = 0; z < ZONE_COUNT; z++) {
+      const j = g * ZONE_COUNT + z;
+      const off = SHAKEN_OFF * s.ice[j];
+      s.ice[j] -= off;
+      s.water[j] -= off;
+      this.ledger.brushed += off * body.area[z];
+    }
+  }
+
+  /** Sets what each heater gives off now. Once opened it burns on, worn or not. */
+  private stoke(): void {
+    const { state: s, wardrobe: w, heatW } = this;
+    this.burning = false;
+    for (let g = 0; g < w.count; g++) {
+      const full = this.charge(g);
+      const opened = full > 0 && (s.worn[g] > 0 || s.fuel[g] < full);
+      const share = opened ? s.fuel[g] / full : 0;
+      heatW[g] = opened ? w.garments[g].heatW! * Math.min(1, Math.max(0, share / FADES_BELOW)) : 0;
+      if (heatW[g] > 0) this.burning = true;
+    }
+  }
+
   /** Rebuilds the stacks for what is worn now under these conditions. */
   dress(c: Conditions): void {
     for (let g = 0; g < this.worn.length; g++) this.worn[g] = this.state.worn[g];
@@ -226,6 +279,11 @@ export class Simulator {
     this.ambient.relativeWind = c.relativeWind;
     this.ambient.pumping = c.pumping;
     this.ambient.packOn = c.packOn;
+    this.ambient.packUnder = c.packUnder;
+    this.stoke();
+    this.ambient.heatW = this.burning ? this.heatW : undefined;
+    this.ambient.bodyArea = this.body.totalArea;
+    this.ambient.touch = this.touch(c);
     this.breathLatent = breathLatentShare(c.airC, c.vapourPa);
     this.breathShare = breathHeatShare(c.airC) + this.breathLatent;
     buildStacks(this.wardrobe, { worn: this.worn, open: this.state.open }, this.ambient, this.stacks);
@@ -244,12 +302,33 @@ export class Simulator {
   /** What falls on each zone under these conditions. An upright body catches about 0.3 of the fall (engineering value). */
   private readFall(c: Conditions): void {
     const m = this.state.memory;
-    const fall = (0.3 * c.precipitationMmH * 1000) / 3600;
+    const fall = 0.3 * c.precipitationMmH * PER_MM_H;
     const liquid = fall * LIQUID_SHARE[c.precipitation];
-    this.falling = fall > 0;
+    this.falling = fall > 0 || c.wetting !== null;
     m.fill(liquid, L.FALL_LIQUID, L.FALL_LIQUID + ZONE_COUNT);
     m.fill(fall - liquid, L.FALL_SNOW, L.FALL_SNOW + ZONE_COUNT);
-    m.fill(0, L.PRESSED, L.PRESSED + ZONE_COUNT);
+    m.fill(0, L.PRESSED, L.MELTS + ZONE_COUNT);
+    if (c.wetting === null) return;
+    const { touch } = WETTING_BY_ZONE[c.wetting];
+    for (let z = 0; z < ZONE_COUNT; z++) {
+      const { share, liquidMmH, snowMmH, pressed, melts } = touch[z];
+      m[L.FALL_LIQUID + z] += share * liquidMmH * PER_MM_H;
+      m[L.FALL_SNOW + z] += share * snowMmH * PER_MM_H;
+      m[L.PRESSED + z] = pressed;
+      m[L.MELTS + z] = share * melts;
+    }
+  }
+
+  /** What zones touch instead of the air under these conditions. */
+  private touch(c: Conditions): Contact | undefined {
+    if (c.wetting === null) return undefined;
+    const { touch, touches } = WETTING_BY_ZONE[c.wetting];
+    const conductance = Math.max(...touch.map((t) => t.conductance));
+    if (conductance === 0) return undefined;
+    for (let z = 0; z < ZONE_COUNT; z++) this.contact.share[z] = touch[z].share;
+    this.contact.conductance = conductance;
+    this.contact.surfaceC = touchedC(touches, c.airC);
+    return this.contact;
   }
 
   /** Relaxations over a step, kept as long as the step stays the same. */
@@ -304,13 +383,14 @@ export class Simulator {
     const made = basal + work + o.shiverW;
     const keep = 1 - stacks.mouth;
     this.breathW = metabolic * this.breathShare * keep;
+    ledger.breath += this.breathW * dt;
+    if (stacks.mouthGarment >= 0) this.breathW += this.wetCover(c, metabolic, dt);
     m[L.CENTRAL] = central + ((CENTRAL_SHARE * basal - this.breathW - m[L.DRAWN]) * dt) / body.centralC;
     m[L.TIME] += dt;
     m[L.HABIT] += (made - m[L.HABIT]) * this.habit;
     ledger.dry += dry * dt;
     ledger.made += made * dt;
     ledger.sun += m[L.SUN] * body.totalArea * dt;
-    ledger.breath += this.breathW * dt;
     ledger.breathWater += ((metabolic * this.breathLatent * keep) / LATENT_VAPOUR) * dt;
     ledger.sweat += o.sweatTotal * dt;
     ledger.produced += m[L.PRODUCED];
@@ -319,6 +399,32 @@ export class Simulator {
     ledger.dripped += m[L.DRIPPED];
     ledger.precipitation += m[L.FALLEN];
     ledger.toPrecipitation += m[L.TO_FALLEN];
+    if (this.burning) this.burn(dt);
+  }
+
+  /** Breath leaves water in what covers the mouth, and the heat of condensing it; returns what that costs the body, W. */
+  private wetCover(c: Conditions, metabolicW: number, dt: number): number {
+    const { state: s, body, stacks, wardrobe: w } = this;
+    const j = stacks.mouthGarment * ZONE_COUNT + FACE;
+    let left = breathDeposit(metabolicW, c.airC, c.vapourPa, s.temperature[j], stacks.mouth) * dt * body.perArea[FACE];
+    // Breath in can take only free liquid; breath out cannot fill what is full.
+    const free = s.water[j] - s.ice[j] - w.sorb[j];
+    const room = w.sorb[j] + w.liquid[j] - s.water[j];
+    if (left < 0) left = Math.max(left, free > 0 ? -free : 0);
+    else left = Math.min(left, room > 0 ? room : 0);
+    s.water[j] += left;
+    s.owed[j] -= LATENT_VAPOUR * left;
+    this.ledger.produced += left * body.area[FACE];
+    return (LATENT_VAPOUR * left * body.area[FACE]) / dt;
+  }
+
+  private burn(dt: number): void {
+    const { state: s, heatW, ledger } = this;
+    for (let g = 0; g < heatW.length; g++) {
+      if (heatW[g] === 0) continue;
+      s.fuel[g] -= heatW[g] * dt;
+      if (s.worn[g]) ledger.warmed += heatW[g] * dt;
+    }
   }
 
   /**

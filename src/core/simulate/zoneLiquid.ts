@@ -14,6 +14,7 @@ import {
   INDEX,
   LAYERS,
   LIQUID,
+  MELTS,
   NODES,
   NODES_A_ZONE,
   PER_AREA,
@@ -170,7 +171,8 @@ export function takeFall(m: Float64Array, z: number, at: GarmentPlaces): void {
   // Flakes melt at the rate the surface can give heat, its warmth above freezing within a minute; the rest falls off.
   const meltable = ((heatStored * (surface > 0 ? surface : 0)) / LATENT_FUSION) * Math.min(1, dt / MELT_S);
   const melted = Math.min(snow, meltable);
-  const arriving = liquid + melted;
+  // What is pressed against snow melts it with the heat that goes into the snow anyway.
+  const arriving = liquid + melted + m[MELTS + z] * (surface > 0 ? surface : 0) * dt;
   if (arriving <= 0) return;
   if (n === 0) {
     const stays = Math.min(arriving, Math.max(0, DRIP_FILM - m[FILM + z]));

@@ -22,6 +22,7 @@ export const ROLE_WORDS: Record<Garment['role'], string> = {
   footwear: 'Footwear',
   over: 'Over',
   lens: 'Lenses',
+  heater: 'Warmers',
 };
 
 /** Warmth of the cloth itself, tog: 1 tog = 0.1 m²K/W. */

@@ -529,6 +529,7 @@ function CueTable({ score, units }: { score: Score; units: Units }) {
                       )
                       .map((a) => {
                         const g = garments.get(a.garment);
+                        if (a.do === 'brush') return `${g?.name ?? '?'}: shake the frost out`;
                         if (a.do !== 'set') return `${g?.name ?? '?'} ${a.do === 'putOn' ? 'on' : 'off'}`;
                         const o = g!.openings.find((q) => q.id === a.opening)!;
                         return `${g!.name}: ${a.setting > 0.5 ? o.openWord : o.closeWord}`;

@@ -44,12 +44,13 @@ test('mittens beat gloves of the same cloth, because fingers are thin', () => {
   expect(at(garmentsOf('fleece-mitts'), 'fingers')).toBeLessThan(at([glove], 'fingers'));
 });
 
-test('a pack takes the air from the back and leaves the chest alone', () => {
+test('a pack takes the air from the back, and its straps a little from the chest', () => {
   const kit = garmentsOf('thin-merino-base', 'wind-shell');
   const packed = { ...AIR, packOn: true };
   const vent = (air: Ambient, zone: Zone) => stacksFor(kit, air).s.ventHeat[zoneIndex(zone) * STRIDE + 1];
   expect(vent(packed, 'back')).toBeLessThan(0.5 * vent(AIR, 'back'));
-  expect(vent(packed, 'chest')).toBeCloseTo(vent(AIR, 'chest'), 12);
+  expect(vent(packed, 'chest') / vent(AIR, 'chest')).toBeWithin(0.8, 0.95);
+  expect(vent(packed, 'thighs')).toBe(vent(AIR, 'thighs'));
   expect(stacksFor(kit, packed).s.boundaryVapour[zoneIndex('back')]).toBeLessThan(
     stacksFor(kit).s.boundaryVapour[zoneIndex('back')],
   );

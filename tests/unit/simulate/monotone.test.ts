@@ -23,6 +23,8 @@ const standing = (airC: number, relativeWind: number): Conditions => ({
   externalW: 0,
   pumping: 0,
   packOn: false,
+  packUnder: false,
+  wetting: null,
 });
 
 function end(c: RandomCase, stepS = 10) {

@@ -26,6 +26,7 @@ export interface Entry extends Partial<
 const ORDER: Record<Role, number> = {
   short: 5,
   lens: 80,
+  heater: 12,
   liner: 10,
   base: 10,
   mid: 30,
@@ -40,6 +41,7 @@ const ORDER: Record<Role, number> = {
 const CHANGE_SECONDS: Record<Role, number> = {
   short: 120,
   lens: 8,
+  heater: 30,
   liner: 15,
   base: 120,
   mid: 60,

@@ -32,6 +32,7 @@ export const HAND_GARMENTS = [
   garment({ id: 'fleece-mitts', name: 'Fleece mitts', group: 'hands', role: 'mid', fibre: 'polyester', cut: 'glove', mm: 5, gm2: 290, perm: 500, ret: 10, gap: 2, mass: 70, handForm: 'mitten', order: 40, price: 30 }),
   garment({ id: 'shell-mitts', name: 'Shell mitts', group: 'hands', role: 'shell', fibre: 'nylon', cut: 'glove', mm: 0.3, gm2: 110, perm: 3, ret: 8, gap: 3, mass: 62, handForm: 'mitten', waterResistance: 0.8, order: 60, price: 45 }),
   garment({ id: 'warm-mitts', name: 'Insulated mitts', group: 'hands', role: 'warm', fibre: 'synthetic fill', cut: 'glove', mm: 14, gm2: 480, perm: 3, ret: 34, gap: 3, mass: 190, handForm: 'mitten', filled: true, waterResistance: 0.8, order: 62, price: 90 }),
+  garment({ id: 'hand-warmers', name: 'Hand warmers', group: 'hands', role: 'heater', fibre: 'polyester', cut: 'handWarmer', mm: 6, gm2: 2600, perm: 20, ret: 60, gap: 0.5, mass: 54, heatW: 4, heatHours: 10, price: 2 }),
   garment({ id: 'bar-covers', suits: ['ride'], name: 'Bar covers', group: 'hands', role: 'over', fibre: 'polyester', cut: 'glove', mm: 5, gm2: 350, perm: 2, ret: 26, gap: 15, mass: 320, handForm: 'mitten', waterResistance: 0.9, price: 60 }),
 ];
 
@@ -49,5 +50,6 @@ export const FOOT_GARMENTS = [
   garment({ id: 'winter-boots', suits: ['hike'], name: 'Insulated hiking boots', group: 'feet', role: 'footwear', fibre: 'leather', cut: 'boot', mm: 12, gm2: 1900, perm: 1, ret: 80, gap: 1, mass: 1500, waterResistance: 0.9, tightness: 0.12, price: 210 }),
   garment({ id: 'riding-shoes', suits: ['ride'], name: 'Winter riding shoes', group: 'feet', role: 'footwear', fibre: 'synthetic fill', cut: 'boot', mm: 6, gm2: 1500, perm: 2, ret: 70, gap: 0.8, mass: 1050, waterResistance: 0.8, tightness: 0.18, price: 230 }),
   garment({ id: 'overshoes', suits: ['ride'], name: 'Foam overshoes', group: 'feet', role: 'over', fibre: 'rubber', cut: 'overboot', mm: 4, gm2: 700, perm: 0.5, ret: 120, gap: 1, mass: 240, waterResistance: 0.9, changeSeconds: 60, overBoots: true, price: 55 }),
+  garment({ id: 'toe-warmers', name: 'Toe warmers', group: 'feet', role: 'heater', fibre: 'polyester', cut: 'toeWarmer', mm: 3, gm2: 1500, perm: 20, ret: 60, gap: 0.3, mass: 36, heatW: 2.4, heatHours: 6, order: 15, price: 2 }),
   garment({ id: 'gaiters', suits: ['hike', 'tour'], name: 'Gaiters', group: 'feet', role: 'shell', fibre: 'nylon', cut: 'gaiter', mm: 0.4, gm2: 150, perm: 4, ret: 10, gap: 3, mass: 180, waterResistance: 0.8, order: 66, changeSeconds: 50, overBoots: true, panels: CUT.gaiter, price: 50 }),
 ];
