@@ -1,5 +1,5 @@
 import { Home } from '@/features/home/Home';
-import { dampWaterGm2, dryingMinutes, LINE_INDOORS } from '@/core/simulate/drying';
+import { dampWaterGm2, dryingMinutes, DRYING_PLACES } from '@/core/simulate/drying';
 import { homeLine } from '@/features/home/lines';
 import { currentAthlete } from '@/store/athlete';
 import { listCloset } from '@/store/closet';
@@ -31,7 +31,7 @@ export default async function Page() {
         .filter((o) => o.dampGm2 > 0)
         .map((o) => ({
           name: o.garment.name,
-          minutes: dryingMinutes(o.garment, dampWaterGm2(o.garment, o.dampGm2), LINE_INDOORS),
+          minutes: dryingMinutes(o.garment, dampWaterGm2(o.garment, o.dampGm2), DRYING_PLACES['on a line indoors']),
         }))}
       garments={closet.length}
     />

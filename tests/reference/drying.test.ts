@@ -1,16 +1,10 @@
 import { wetBulb } from '@/core/atmosphere/humidity';
 import { fromCatalogue } from '@/core/clothing/catalogue';
-import {
-  BY_THE_STOVE,
-  dampWaterGm2,
-  dryingMinutes,
-  IN_A_TENT,
-  LINE_INDOORS,
-  wringWetGm2,
-} from '@/core/simulate/drying';
+import { dampAfter, dampWaterGm2, DRYING_PLACES, dryingMinutes, wringWetGm2 } from '@/core/simulate/drying';
 import { LEWIS_PER_PA, convection } from '@/core/clothing/boundaryLayer';
 import { saturationPressure, vapourPressure } from '@/core/atmosphere/humidity';
 
+const LINE_INDOORS = DRYING_PLACES['on a line indoors'];
 const g = (id: string) => fromCatalogue(id)!;
 /** As taken off after a sweaty hour: a third of what it holds wrung wet. */
 const worn = (id: string) => dryingMinutes(g(id), wringWetGm2(g(id)) / 3, LINE_INDOORS);
@@ -42,10 +36,10 @@ test('wind, a stove and a second face dry faster; a damp tent hardly at all', ()
   const base = g('midweight-merino-base');
   const start = wringWetGm2(base) / 2;
   const line = dryingMinutes(base, start, LINE_INDOORS);
-  expect(dryingMinutes(base, start, BY_THE_STOVE)).toBeLessThan(0.6 * line);
+  expect(dryingMinutes(base, start, DRYING_PLACES['by the stove'])).toBeLessThan(0.6 * line);
   expect(dryingMinutes(base, start, { ...LINE_INDOORS, airMs: 2 })).toBeLessThan(0.6 * line);
   expect(dryingMinutes(base, start, { ...LINE_INDOORS, faces: 1 })).toBeGreaterThan(1.5 * line);
-  expect(dryingMinutes(base, start, IN_A_TENT)).toBeGreaterThan(4 * line);
+  expect(dryingMinutes(base, start, DRYING_PLACES['in a tent'])).toBeGreaterThan(4 * line);
   expect(dryingMinutes(base, start, { ...LINE_INDOORS, humidity: 1 })).toBe(Infinity);
 });
 
@@ -57,4 +51,18 @@ test('a dry thing is dry at once, more water takes longer, nonsense is refused',
   const times = [10, 20, 40, 80].map((w) => dryingMinutes(g('grid-fleece'), w, LINE_INDOORS));
   for (let i = 1; i < times.length; i++) expect(times[i]).toBeGreaterThanOrEqual(times[i - 1]);
   expect(() => dryingMinutes(shell, -5, LINE_INDOORS)).toThrow('water is -5; allowed: 0 to 8000 g/m²');
+});
+
+test('what one evening does not dry goes into the next day: a wet fleece by the stove, in a tent and in the frost', () => {
+  const soaked = wringWetGm2(g('grid-fleece')) / 2;
+  const night = (place: keyof typeof DRYING_PLACES) => dampAfter(g('grid-fleece'), soaked, DRYING_PLACES[place], 8);
+  expect(night('by the stove')).toBeLessThan(5);
+  expect(night('in a tent')).toBeGreaterThan(night('on a line indoors') + 20);
+  expect(night('in a heap indoors')).toBeGreaterThan(night('on a line indoors'));
+  // Cloth hung out in the frost dries too, by sublimation, but takes much longer.
+  const minutes = (place: keyof typeof DRYING_PLACES) =>
+    dryingMinutes(g('grid-fleece'), dampWaterGm2(g('grid-fleece'), soaked), DRYING_PLACES[place]);
+  expect(minutes('outside in frost') / minutes('on a line indoors')).toBeWithin(1.5, 20);
+  expect(dampAfter(g('grid-fleece'), soaked, LINE_INDOORS, 0)).toBeCloseTo(soaked, 6);
+  expect(() => dampAfter(g('grid-fleece'), soaked, LINE_INDOORS, -1)).toThrow('hours');
 });

@@ -39,6 +39,8 @@ export interface Contact {
   conductance: number;
   /** °C */
   surfaceC: number;
+  /** loft that body weight presses out where it touches, 0–1 */
+  squeeze: number;
 }
 
 /** What is worn and how far each opening is open; arrays over the wardrobe. */
@@ -248,6 +250,8 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
       out.ventHeat[base + k] *= AIR_HEAT;
     }
 
+    const touched = air.touch?.share[z] ?? 0;
+    const weight = touched > 0 ? touched * air.touch!.squeeze : 0;
     // From the skin out: resistances with curvature.
     let area = 1;
     let built = 0;
@@ -260,7 +264,7 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
       // What is tight outside, and pack straps, press the loft out of what lies beneath.
       squeezeOutside -= w.tightness[g] + (k === full ? most : 0);
       const pressed = k <= beneath ? pack : 0;
-      const squeeze = (1 - 0.4 * pressed) * Math.max(0.4, 1 - 0.45 * squeezeOutside);
+      const squeeze = (1 - 0.4 * pressed) * (1 - weight) * Math.max(0.4, 1 - 0.45 * squeezeOutside);
       const gap = Math.min(GAP_LIMIT, w.gap[j] * squeeze);
       built += gap;
       const areaGap = 1 + built / radius;
@@ -294,7 +298,6 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
       vapour *= 1 - pack * PACK_VAPOUR;
     }
     let outsideC = air.airC;
-    const touched = air.touch?.share[z] ?? 0;
     if (touched > 0) {
       const { conductance, surfaceC } = air.touch!;
       const toAir = boundary * (1 - touched);

@@ -1,7 +1,7 @@
 import { ZONES, ZONE_COUNT, type Zone } from '@/core/body/zones';
 import { OutOfRange } from '@/core/quantity/range';
 import { FIBRES } from './fibres';
-import { MAX_OPENINGS, type Garment } from './garment';
+import { checkGarment, MAX_OPENINGS, type Garment } from './garment';
 
 /**
  * The garments of one run, turned into flat arrays for the integrator: index `g * 13 + zone`.
@@ -81,7 +81,7 @@ const MEAN_AREA: Record<Zone, number> = {
   toes: 0.032,
 };
 
-/** @throws OutOfRange on a duplicate id or more than 200 garments */
+/** @throws OutOfRange on a garment outside its range, a duplicate id or more than 200 garments */
 export function compileWardrobe(garments: Garment[]): Wardrobe {
   const count = garments.length;
   if (count > 200) throw new OutOfRange('garments', count, 'at most 200');
@@ -120,6 +120,7 @@ export function compileWardrobe(garments: Garment[]): Wardrobe {
     inOrder: new Int16Array(count),
   };
   garments.forEach((g, i) => {
+    checkGarment(g);
     if (w.indexOf.has(g.id)) throw new OutOfRange('garment id', g.id, 'each id once');
     w.indexOf.set(g.id, i);
     const fibre = FIBRES[g.fibre];

@@ -18,7 +18,9 @@ export type FindingKind =
   | 'shivering'
   | 'wet layers'
   | 'heat debt'
-  | 'ice';
+  | 'ice'
+  | 'fog'
+  | 'iced mouth';
 
 /** One thing that goes wrong: where, when, how much, and what the number is held against. */
 export interface Finding {
@@ -34,6 +36,9 @@ export interface Finding {
   /** what it means, without the number */
   means: string;
 }
+
+/** Eyewear that fogs for longer than this is worth a word, min. */
+const FOG_MINUTES = 5;
 
 /** Reads metrics into findings, worst first. Health limits come before comfort. */
 export function findings(m: Metrics, timeline: Timeline): Finding[] {
@@ -155,6 +160,28 @@ export function findings(m: Metrics, timeline: Timeline): Finding[] {
       limit: LIMIT.coreHot,
       what: 'Your core',
       means: 'working hot',
+    });
+  if (m.fogMinutes > FOG_MINUTES)
+    add({
+      kind: 'fog',
+      severity: 2,
+      atS: m.fogAtS,
+      value: m.fogMinutes,
+      unit: 'min',
+      limit: FOG_MINUTES,
+      what: 'Your eyewear',
+      means: 'fogs or freezes over: take the cover off your mouth, or wear a vented one',
+    });
+  if (m.mouthIce.value > LIMIT.mouthIced)
+    add({
+      kind: 'iced mouth',
+      severity: 1,
+      atS: m.mouthIce.atS,
+      value: m.mouthIce.value,
+      unit: 'share',
+      limit: LIMIT.mouthIced,
+      what: 'What covers your mouth',
+      means: 'full of ice from your breath; turn it, or carry a second',
     });
   const icy = timeline.stretches.find(
     (s) =>

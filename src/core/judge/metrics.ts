@@ -2,8 +2,10 @@ import { ZONE_COUNT, ZONE_TABLE, zoneIndex } from '@/core/body/zones';
 import type { Person } from '@/core/body/person';
 import type { Wardrobe } from '@/core/clothing/wardrobe';
 import { isStop } from '@/core/outing/leg';
-import type { Timeline } from '@/core/outing/timeline';
+import type { Garment } from '@/core/clothing/garment';
+import type { Stretch, Timeline } from '@/core/outing/timeline';
 import type { Series } from '@/core/simulate/series';
+import { lensFog } from './lensFog';
 import { coldTorso, sensation } from './sensation';
 
 /** A lowest or highest value and when. */
@@ -43,6 +45,11 @@ export interface Metrics {
   /** heat the body has lost from its own tissues at the worst moment, Wh/m² */
   heatDebt: Extreme;
   frostPeakG: number;
+  /** minutes in which worn eyewear fogs, and when first */
+  fogMinutes: number;
+  fogAtS: number;
+  /** share of what covers the mouth that is full of ice, at its most */
+  mouthIce: Extreme;
   sensation: Float64Array;
   /** heat production the skin is used to, W/m² */
   heatWm2: Float64Array;
@@ -120,6 +127,9 @@ export function measure(
     afterChill: { value: 0, atS: 0 },
     heatDebt: { value: 0, atS: 0 },
     frostPeakG: 0,
+    fogMinutes: 0,
+    fogAtS: 0,
+    mouthIce: { value: 0, atS: 0 },
     sensation: new Float64Array(rows),
     heatWm2: new Float64Array(rows),
     torsoSkin: new Float64Array(rows),
@@ -161,10 +171,41 @@ export function measure(
     if (series.skinC[k + FINGERS] < 15) m.clumsyMinutes += series.stepS / 60;
     raise(m.heatDebt, -series.bodyHeatJ[r] / 3600 / bodyArea, t);
     readWater(m, series, wardrobe, area, r, t);
+    readBreath(m, series, wardrobe, stretchAt(timeline, t), r, t);
   }
   m.waterEnd = m.waterG[rows - 1];
   readAfterChill(m, series, timeline);
   return m;
+}
+
+/** The stretch of a timeline that holds at a time. */
+function stretchAt(timeline: Timeline, t: number): Stretch {
+  const list = timeline.stretches;
+  let low = 0;
+  let high = list.length - 1;
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if (list[mid].endS > t) high = mid;
+    else low = mid + 1;
+  }
+  return list[low];
+}
+
+function readBreath(m: Metrics, series: Series, w: Wardrobe, c: Stretch, r: number, t: number): void {
+  const faceC = series.skinC[r * ZONE_COUNT + FACE];
+  let lens: Garment | null = null;
+  for (let g = 0; g < w.count; g++) {
+    if (!series.worn[r * w.count + g]) continue;
+    if (w.garments[g].group === 'eyes') lens = w.garments[g];
+    const j = g * ZONE_COUNT + FACE;
+    if (w.mouth[g] > 0 && w.cover[j] > 0)
+      raise(m.mouthIce, series.frostGm2[(r * w.count + g) * ZONE_COUNT + FACE] / w.liquid[j], t);
+  }
+  if (!lens || r === 0) return;
+  // Goggles seal to the face, glasses stand open: told apart by what they let through.
+  if (lensFog(c.airC, c.vapourPa, c.relativeWind, faceC, series.mouth[r], lens.airPermeability < 100) <= 1) return;
+  if (m.fogMinutes === 0) m.fogAtS = t;
+  m.fogMinutes += series.stepS / 60;
 }
 
 function readWater(m: Metrics, series: Series, w: Wardrobe, area: Float64Array, r: number, t: number): void {

@@ -23,6 +23,8 @@ export const LIMIT = {
   baseSoaked: 0.7,
   /** water in the worn layers beyond which a stop chills and nothing dries on the body within the hour, g (engineering value) */
   wetLayersG: 300,
+  /** share of a mouth cover's capacity that is ice (engineering value) */
+  mouthIced: 0.3,
   coreHot: 38.5,
   coreCold: 35.5,
   /** ISO 11079 duration limit: heat debt, Wh/m² */

@@ -46,6 +46,8 @@ interface Row {
   conductance?: number;
   /** water near freezing, or snow: at the air's temperature but never above 0 °C */
   touches?: 'water' | 'snow';
+  /** body weight rests on it */
+  weight?: boolean;
   /** something waterproof lies between */
   dry?: boolean;
 }
@@ -72,18 +74,26 @@ const TABLE: Record<Wetting, Row> = {
     touches: 'snow',
   },
   'sitting on snow': {
+    weight: true,
     zones: { pelvis: 0.35, thighs: 0.25 },
     pressed: 0.5,
     conductance: SNOW,
     touches: 'snow',
   },
   'kneeling in snow': {
+    weight: true,
     zones: { calves: 0.35, thighs: 0.1, toes: 0.5, feet: 0.3 },
     pressed: 0.6,
     conductance: SNOW,
     touches: 'snow',
   },
-  'sitting on a mat': { zones: { pelvis: 0.35, thighs: 0.25 }, conductance: MAT, touches: 'snow', dry: true },
+  'sitting on a mat': {
+    weight: true,
+    zones: { pelvis: 0.35, thighs: 0.25 },
+    conductance: MAT,
+    touches: 'snow',
+    dry: true,
+  },
   wading: {
     zones: { toes: 1, feet: 1, calves: 0.6 },
     liquidMmH: 20000,
@@ -112,12 +122,16 @@ const TABLE: Record<Wetting, Row> = {
   },
 };
 
+/** Loft pressed out of what one sits or kneels on (engineering value). */
+const WEIGHT = 0.6;
 const WATER_C = 0.5;
 
 /** One event over the 13 zones. */
 export interface WettingByZone {
   touch: Touch[];
   touches: 'air' | 'water' | 'snow';
+  /** loft that body weight presses out where it touches, 0–1 */
+  squeeze: number;
 }
 
 export const WETTING_BY_ZONE = Object.fromEntries(
@@ -131,7 +145,7 @@ export const WETTING_BY_ZONE = Object.fromEntries(
       conductance: row.conductance ?? 0,
       melts: row.touches === 'snow' && !row.dry ? (row.conductance ?? 0) / LATENT_FUSION : 0,
     }));
-    return [name, { touch, touches: row.touches ?? 'air' }];
+    return [name, { touch, touches: row.touches ?? 'air', squeeze: row.weight ? WEIGHT : 0 }];
   }),
 ) as Record<Wetting, WettingByZone>;
 

@@ -1,4 +1,5 @@
 import type { PrecipitationKind } from '@/core/atmosphere/precipitation';
+import { within } from '@/core/quantity/range';
 import type { Wetting } from '@/core/moisture/wetting';
 import type { Sport } from '@/core/effort/activity';
 
@@ -29,4 +30,28 @@ export interface Conditions {
   packUnder: boolean;
   /** what wets or chills by touch, beside the weather */
   wetting: Wetting | null;
+}
+
+/** For what air and effort the integrator is believed. */
+export const CONDITIONS_RANGE = {
+  airC: [-60, 45, '°C'],
+  vapourPa: [0, 10000, 'Pa'],
+  relativeWind: [0, 80, 'm/s'],
+  sunWm2: [0, 1000, 'W/m²'],
+  precipitationMmH: [0, 60, 'mm/h'],
+  metabolicW: [30, 2500, 'W'],
+  externalW: [0, 900, 'W'],
+  pumping: [0, 3, 'm/s'],
+} as const satisfies Record<string, readonly [number, number, string]>;
+
+/** @throws OutOfRange naming the stretch, the field, the value and the range; or stretches that do not follow one another */
+export function checkConditions(list: readonly Conditions[]): void {
+  within('stretches of conditions', list.length, 1, 100_000);
+  list.forEach((c, i) => {
+    for (const key of Object.keys(CONDITIONS_RANGE) as (keyof typeof CONDITIONS_RANGE)[]) {
+      const [low, high, unit] = CONDITIONS_RANGE[key];
+      within(`stretch ${i + 1} ${key}`, c[key], low, high, unit);
+    }
+    within(`stretch ${i + 1} endS`, c.endS, c.startS, 100 * 24 * 3600, 's (not before its start)');
+  });
 }

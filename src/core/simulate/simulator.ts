@@ -3,7 +3,7 @@ import { CLOTH_ABSORPTANCE } from '@/core/atmosphere/sun';
 import { bodyParameters, type BodyParameters } from '@/core/body/bodyParameters';
 import { control, type ControlInput, type ControlOutput } from '@/core/body/control';
 import { CENTRAL_SHARE, neutralState, type NeutralState } from '@/core/body/neutral';
-import type { Person } from '@/core/body/person';
+import { checkPerson, type Person } from '@/core/body/person';
 import { breathHeatShare, breathLatentShare } from '@/core/body/respiration';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
@@ -19,10 +19,10 @@ import {
 } from '@/core/clothing/stack';
 import { compileWardrobe, type Wardrobe } from '@/core/clothing/wardrobe';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
-import { OutOfRange } from '@/core/quantity/range';
+import { OutOfRange, within } from '@/core/quantity/range';
 import { LATENT_FUSION, LATENT_VAPOUR } from '@/core/quantity/units';
 import { touchedC, WETTING_BY_ZONE } from '@/core/moisture/wetting';
-import type { Conditions } from '@/core/outing/conditions';
+import { checkConditions, type Conditions } from '@/core/outing/conditions';
 import type { KitAction, Plan } from './plan';
 import { Ledger } from './ledger';
 import { MUSCLE_BY_ZONE } from './muscles';
@@ -97,7 +97,12 @@ export class Simulator {
   private falling = false;
   private burning = false;
   private readonly heatW: Float64Array;
-  private readonly contact: Contact = { share: new Float64Array(ZONE_COUNT), conductance: 0.5, surfaceC: 0.5 };
+  private readonly contact: Contact = {
+    share: new Float64Array(ZONE_COUNT),
+    conductance: 0.5,
+    surfaceC: 0.5,
+    squeeze: 0.5,
+  };
   private breathLatent = 0.5;
   private breathW = 0.5;
   /** the step that the relaxations below are for, s, and how far effort rises, falls and is got used to in it, 0–1 */
@@ -111,7 +116,7 @@ export class Simulator {
   private readonly restEnergy: number;
 
   constructor(person: Person, garments: Garment[]) {
-    this.body = bodyParameters(person);
+    this.body = bodyParameters(checkPerson(person));
     this.neutral = neutralState(this.body);
     this.wardrobe = compileWardrobe(garments);
     this.state = newState(garments.length, garments.length * MAX_OPENINGS);
@@ -322,11 +327,12 @@ export class Simulator {
   /** What zones touch instead of the air under these conditions. */
   private touch(c: Conditions): Contact | undefined {
     if (c.wetting === null) return undefined;
-    const { touch, touches } = WETTING_BY_ZONE[c.wetting];
+    const { touch, touches, squeeze } = WETTING_BY_ZONE[c.wetting];
     const conductance = Math.max(...touch.map((t) => t.conductance));
     if (conductance === 0) return undefined;
     for (let z = 0; z < ZONE_COUNT; z++) this.contact.share[z] = touch[z].share;
     this.contact.conductance = conductance;
+    this.contact.squeeze = squeeze;
     this.contact.surfaceC = touchedC(touches, c.airC);
     return this.contact;
   }
@@ -430,11 +436,13 @@ export class Simulator {
   /**
    * Runs conditions under a plan from the present state and returns the series.
    * The step shortens at the end of each stretch so that changes fall on their second.
+   * @throws OutOfRange for air, effort, step or sampling outside their range
    * @param into a series to reuse when it is long enough
    */
   run(conditions: readonly Conditions[], plan: Plan, options: RunOptions = {}, into?: Series): Series {
-    const stepS = options.stepS ?? 10;
-    const sampleS = options.sampleS ?? 60;
+    checkConditions(conditions);
+    const stepS = within('step', options.stepS ?? 10, 0.5, 60, 's');
+    const sampleS = within('sampling', options.sampleS ?? 60, stepS, 86400, 's');
     const end = conditions[conditions.length - 1].endS;
     const rows = Math.floor(end / sampleS + 1e-9) + 1;
     const out =
@@ -490,6 +498,7 @@ export class Simulator {
     out.heatW[row] = s.head[HEAD.metabolic] - s.head[HEAD.external] + o.shiverW;
     out.habitW[row] = s.head[HEAD.habit];
     out.shiverW[row] = o.shiverW;
+    out.mouth[row] = this.stacks.mouth;
     out.sweatGh[row] = o.sweatTotal * 3600;
     let dry = 0;
     let wet = 0;

@@ -1,4 +1,4 @@
-import { dryingMinutes, LINE_INDOORS, wringWetGm2 } from '@/core/simulate/drying';
+import { dryingMinutes, DRYING_PLACES, wringWetGm2 } from '@/core/simulate/drying';
 import { fabricResistance, wetCapacityG, type Garment, type Group } from '@/core/clothing/garment';
 
 export const GROUP_WORDS: Record<Group, string> = {
@@ -37,4 +37,4 @@ export const windThrough = (g: Garment): number => Math.min(1, Math.max(g.airPer
 export const holds = wetCapacityG;
 
 /** Hours on a line indoors from wrung wet. */
-export const driesHours = (g: Garment): number => dryingMinutes(g, wringWetGm2(g), LINE_INDOORS) / 60;
+export const driesHours = (g: Garment): number => dryingMinutes(g, wringWetGm2(g), DRYING_PLACES['on a line indoors']) / 60;

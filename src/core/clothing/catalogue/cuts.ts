@@ -130,16 +130,6 @@ export const OPENING = {
     usual: 0,
     seconds: 2,
   },
-  maskVents: {
-    id: 'vents',
-    label: 'mask vents',
-    openWord: 'mask vents open',
-    closeWord: 'mask vents shut',
-    ventCm2: 8,
-    zones: ['face'],
-    usual: 1,
-    seconds: 3,
-  },
   thighVents: {
     id: 'vents',
     label: 'thigh vents',

@@ -2,7 +2,7 @@ import { OPENING } from './cuts';
 import { garment } from './entry';
 
 /** Head, face and eyes; typical values for generic classes. */
-const { tube, helmetVents, maskVents } = OPENING;
+const { tube, helmetVents } = OPENING;
 
 // prettier-ignore
 export const HEAD_GARMENTS = [
@@ -19,7 +19,7 @@ export const HEAD_GARMENTS = [
 export const FACE_GARMENTS = [
   garment({ id: 'neck-tube', name: 'Neck tube', group: 'face', role: 'base', fibre: 'polyester', cut: 'tube', mm: 0.9, gm2: 130, perm: 600, ret: 4, gap: 1, mass: 38, mouthCover: 0.35, opens: [tube], changeSeconds: 5, price: 15 }),
   garment({ id: 'fleece-tube', name: 'Fleece tube', group: 'face', role: 'base', fibre: 'polyester', cut: 'tube', mm: 3, gm2: 220, perm: 400, ret: 8, gap: 1.5, mass: 70, mouthCover: 0.4, opens: [tube], order: 15, changeSeconds: 5, price: 20 }),
-  garment({ id: 'vented-mask', name: 'Vented mask', group: 'face', role: 'shell', fibre: 'polyester', cut: 'mask', mm: 2.5, gm2: 280, perm: 20, ret: 14, gap: 2, mass: 60, mouthCover: 0.2, opens: [maskVents], order: 55, changeSeconds: 8, price: 30 }),
+  garment({ id: 'vented-mask', name: 'Vented mask', group: 'face', role: 'shell', fibre: 'polyester', cut: 'mask', mm: 2.5, gm2: 280, perm: 20, ret: 14, gap: 2, mass: 60, mouthCover: 0.2, order: 55, changeSeconds: 8, price: 30 }),
   garment({ id: 'nose-strip', name: 'Nose and cheek strip', group: 'face', role: 'liner', fibre: 'cotton', cut: 'noseStrip', mm: 0.6, gm2: 150, perm: 20, ret: 6, gap: 0.1, mass: 3, changeSeconds: 20, price: 5 }),
 ];
 
