@@ -3,8 +3,10 @@ import { phs } from 'jsthermalcomfort';
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { makePlan } from '@/core/plan/planner';
+import { chances } from '@/core/plan/members';
 import { scorePlan } from '@/core/plan/score';
 import { Simulator } from '@/core/simulate/simulator';
+import { stuckOut } from '@/core/plan/stuckOut';
 import type { Series } from '@/core/simulate/series';
 import type { Plan } from '@/core/simulate/plan';
 import { aLeg, dayOf, garmentsOf } from '../tests/support/outings';
@@ -59,7 +61,7 @@ const planOf = (garments: typeof KIT): Plan => ({
 
 function simulation(): void {
   const stretches = day(4).stretches;
-  const worn = KIT.filter((g) => !['thin-merino-base', 'puffy-overtrousers', 'standby-puffy'].includes(g.id));
+  const worn = KIT.filter((g) => !['thin-merino-base', 'puffy-overtrousers', 'standby-puffy', 'briefs'].includes(g.id));
   const sim = new Simulator(AVERAGE_PERSON, worn);
   const plan = planOf(worn);
   let series: Series | undefined;
@@ -136,6 +138,17 @@ function planning(): void {
     say(`simulated phases for a closet of ${closet.length}`, planned.simulations, '1');
     say(`simulated phases a second, closet of ${closet.length}`, planned.simulations / (ms / 1000), '1/s');
   }
+  const kit = planOf(KIT.slice(1));
+  for (const count of [16, 64, 128]) {
+    const run = () => chances({ person: AVERAGE_PERSON, garments: KIT, timeline, plan: kit, count });
+    run();
+    say(`chances of a plan of 4 h over ${count} members`, medianMs(run, 5) / 1000, 's');
+  }
+  say(
+    'stuck-out check from a closet of 45',
+    medianMs(() => void stuckOut({ person: AVERAGE_PERSON, closet: closetOf(45), timeline, plan: kit }), 3) / 1000,
+    's',
+  );
   for (const hours of [2, 8]) {
     const t = performance.now();
     makePlan({ person: AVERAGE_PERSON, closet: closetOf(45), timeline: day(hours), sport: 'ski tour' });

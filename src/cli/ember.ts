@@ -1,11 +1,10 @@
 import { readFileSync, statSync } from 'node:fs';
 import { basename } from 'node:path';
 import { CATALOGUE } from '@/core/clothing/catalogue';
-import { makePlan } from '@/core/plan/planner';
 import { scorePlan } from '@/core/plan/score';
 import { readPlanCase, readSimulateCase } from '@/formats/caseFile';
 import { atDoor, describe, Refused, refuse } from '@/formats/problem';
-import { report } from '@/formats/report';
+import { planReport, report } from '@/formats/report';
 import { MAX_JSON, parseJson } from '@/formats/validate';
 
 const HELP = `ember simulate FILE.json   run the clothing of each leg and print series, totals and judgement
@@ -50,25 +49,7 @@ function main(argv: string[]): number {
     return 0;
   }
   const c = readPlanCase(value, name);
-  const planned = atDoor(name, () =>
-    makePlan({
-      person: c.person,
-      closet: c.garments,
-      timeline: c.timeline,
-      sport: c.sport,
-      damp: c.damp,
-      maxCues: c.maxCues,
-    }),
-  );
-  process.stdout.write(
-    JSON.stringify({
-      title: c.title,
-      plan: planned.plan,
-      cues: planned.cues,
-      simulations: planned.simulations,
-      ...report(planned.scored, { ...c, plan: planned.plan }),
-    }) + '\n',
-  );
+  process.stdout.write(JSON.stringify(atDoor(name, () => planReport(c))) + '\n');
   return 0;
 }
 

@@ -6,10 +6,11 @@ import type { Shelter } from '@/core/atmosphere/windAtBody';
 import { isMoving, type Sport } from '@/core/effort/activity';
 import type { RidingSurface } from '@/core/effort/cycling';
 import type { Effort, Leg } from '@/core/outing/leg';
-import type { Wetting } from '@/core/moisture/wetting';
+import type { Wetting } from '@/core/outing/wetting';
 import { buildTimeline, type Timeline } from '@/core/outing/timeline';
 import { paceFor } from '@/core/outing/pace';
 import { actionsBetween, type Worn } from '@/core/plan/dress';
+import type { Weights } from '@/core/judge/cost';
 import type { Plan } from '@/core/simulate/plan';
 import { atDoor, refuse } from './problem';
 import { planCaseSchema, simulateSchema, type PartialPerson } from './schemas';
@@ -57,6 +58,10 @@ interface CaseFile {
   sampleS?: number;
   sport?: Sport;
   maxCues?: number;
+  weights?: Partial<Weights>;
+  leadDays?: number;
+  members?: number;
+  schools?: string[];
 }
 
 /** A case ready for the core. */
@@ -70,6 +75,10 @@ export interface Case {
   stepS: number;
   sampleS: number;
   maxCues: number;
+  weights: Partial<Weights>;
+  leadDays: number;
+  members: number;
+  schools: string[];
   /** for `simulate`: what the legs say is worn */
   plan: Plan;
 }
@@ -134,7 +143,11 @@ function toCase(c: CaseFile, file: string): Case {
       sport: c.sport ?? (c.legs.find((l) => isMoving(l.sport)) ?? c.legs[0]).sport,
       stepS: c.stepS ?? 10,
       sampleS: c.sampleS ?? 60,
-      maxCues: c.maxCues ?? 8,
+      maxCues: c.maxCues ?? 12,
+      weights: c.weights ?? {},
+      leadDays: c.leadDays ?? 1,
+      members: c.members ?? 64,
+      schools: c.schools ?? [],
       plan: toPlan(c.legs, garments, timeline, file),
     };
   });

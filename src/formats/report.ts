@@ -5,7 +5,14 @@ import { standardByLeg } from '@/core/judge/standard';
 import { CAUTIONS } from '@/core/judge/verdict';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Plan } from '@/core/simulate/plan';
+import { deciding } from '@/core/judge/cost';
+import { chances } from '@/core/plan/members';
+import { makePlan } from '@/core/plan/planner';
+import { compareSchools, type Compared } from '@/core/plan/schools';
 import type { Scored } from '@/core/plan/score';
+import { stuckOut } from '@/core/plan/stuckOut';
+import { whyThis } from '@/core/plan/whyThis';
+import type { Case } from './caseFile';
 import { plainVerdict } from './words';
 
 const r1 = (x: number) => Math.round(x * 10) / 10;
@@ -96,5 +103,41 @@ export function report(scored: Scored, { garments, timeline, plan, person }: Ran
       })),
       cautions: CAUTIONS,
     },
+  };
+}
+
+/** Everything the planner has to say of one case: the plan, its reasons, its chances, and what if nobody could go on. */
+export function planReport(c: Case) {
+  const { person, garments: closet, timeline, sport, damp, maxCues, leadDays } = c;
+  const request = { person, closet, timeline, sport, damp, maxCues, leadDays, weights: c.weights };
+  const planned = makePlan(request);
+  const { plan } = planned;
+  return {
+    title: c.title,
+    plan,
+    cues: planned.cues,
+    mustNotMiss: planned.mustNotMiss,
+    curve: planned.curve.map((p) => ({ cues: p.cues, cost: r3(p.cost) })),
+    decidedBy: deciding(planned.scored.cost),
+    chances: chances({ person, garments: closet, timeline, plan, damp, leadDays, count: c.members }),
+    stuckOut: stuckOut({ person, closet, timeline, plan, damp }),
+    why: whyThis({ person, closet, timeline, sport, plan, damp }),
+    ...(c.schools.length > 0 ? { schools: schoolsReport(compareSchools(request, c.schools)) } : {}),
+    simulations: planned.simulations,
+    ...report(planned.scored, { ...c, plan }),
+  };
+}
+
+function schoolsReport(compared: Compared) {
+  return {
+    plans: compared.plans.map(({ school, planned }) => ({
+      ...school,
+      plan: planned.plan,
+      cues: planned.cues.map((x) => ({ atS: x.atS, text: x.text })),
+      verdict: plainVerdict(planned.scored.verdict),
+      cost: r3(planned.scored.total),
+    })),
+    impossible: compared.impossible,
+    partings: compared.partings,
   };
 }

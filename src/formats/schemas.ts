@@ -5,7 +5,9 @@ import { FIBRES } from '@/core/clothing/fibres';
 import { GARMENT_RANGE, GROUPS, HEATER_RANGE, MAX_OPENINGS, ROLES, USES } from '@/core/clothing/garment';
 import { SPORTS } from '@/core/effort/activity';
 import { FORECAST_RANGE } from '@/core/outing/forecast';
-import { WETTINGS } from '@/core/moisture/wetting';
+import { WETTINGS } from '@/core/outing/wetting';
+import { WEIGHT_RANGE } from '@/core/judge/cost';
+import { SCHOOLS } from '@/core/plan/schools';
 import { LEG_RANGE, MAX_LEGS, SIDES } from '@/core/outing/leg';
 
 /**
@@ -251,10 +253,27 @@ export const simulateSchema = {
 export const planCaseSchema = {
   $schema: 'http://json-schema.org/draft-07/schema#',
   title: 'Lofted Ember: plan',
-  ...object({ ...caseBase, sport: { enum: SPORTS }, maxCues: { type: 'integer', minimum: 0, maximum: 8 } }, [
-    'garments',
-    'legs',
-  ]),
+  ...object(
+    {
+      ...caseBase,
+      sport: { enum: SPORTS },
+      maxCues: { type: 'integer', minimum: 0, maximum: 12 },
+      weights: object(
+        { caution: number(...WEIGHT_RANGE), fuss: number(...WEIGHT_RANGE), weight: number(...WEIGHT_RANGE) },
+        [],
+      ),
+      leadDays: number(0, 10),
+      members: { type: 'integer', minimum: 1, maximum: 512 },
+      schools: {
+        type: 'array',
+        items: { enum: SCHOOLS.map((s) => s.id) },
+        minItems: 2,
+        maxItems: 4,
+        uniqueItems: true,
+      },
+    },
+    ['garments', 'legs'],
+  ),
 };
 
 /** Published under schemas/. */

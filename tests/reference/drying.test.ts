@@ -1,7 +1,7 @@
 import { wetBulb } from '@/core/atmosphere/humidity';
 import { fromCatalogue } from '@/core/clothing/catalogue';
 import { dampAfter, dampWaterGm2, DRYING_PLACES, dryingMinutes, wringWetGm2 } from '@/core/simulate/drying';
-import { LEWIS_PER_PA, convection } from '@/core/clothing/boundaryLayer';
+import { LEWIS_PER_PA, convection } from '@/core/atmosphere/boundaryLayer';
 import { saturationPressure, vapourPressure } from '@/core/atmosphere/humidity';
 
 const LINE_INDOORS = DRYING_PLACES['on a line indoors'];

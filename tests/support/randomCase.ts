@@ -5,7 +5,7 @@ import type { Garment } from '@/core/clothing/garment';
 import { vapourPressure } from '@/core/atmosphere/humidity';
 import { PRECIPITATION_KINDS } from '@/core/atmosphere/precipitation';
 import { SPORTS, pumpingSpeed } from '@/core/effort/activity';
-import { WETTINGS, type Wetting } from '@/core/moisture/wetting';
+import { WETTINGS, type Wetting } from '@/core/outing/wetting';
 import type { Conditions } from '@/core/outing/conditions';
 import type { Plan } from '@/core/simulate/plan';
 
@@ -27,6 +27,7 @@ const outfit = (group: Garment['group'], most: number) =>
 const stretch = fc.record({
   minutes: fc.integer({ min: 2, max: 40 }),
   airC: fc.double({ min: -45, max: 15, noNaN: true }),
+  pressurePa: fc.double({ min: 60000, max: 103000, noNaN: true }),
   humidity: fc.double({ min: 0.2, max: 1, noNaN: true }),
   relativeWind: fc.double({ min: 0.15, max: 22, noNaN: true }),
   sport: fc.constantFrom(...SPORTS),
@@ -77,6 +78,7 @@ export const anyCase: fc.Arbitrary<RandomCase> = fc
         startS,
         endS: t,
         airC: s.airC,
+        pressurePa: s.pressurePa,
         vapourPa: vapourPressure(s.airC, s.humidity),
         relativeWind: s.relativeWind,
         sunWm2: s.sunWm2,

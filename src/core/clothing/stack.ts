@@ -1,8 +1,8 @@
-import { airConductivity, airDensity } from '@/core/atmosphere/air';
+import { airConductivity, airDensity, STANDARD_PRESSURE } from '@/core/atmosphere/air';
 import { REFERENCE_AREA_M2, ZONES, ZONE_COUNT, ZONE_TABLE, zoneIndex, type Zone } from '@/core/body/zones';
 import { AIR_HEAT, AIR_VAPOUR } from '@/core/quantity/units';
 import { EXCHANGE, openingFlow, pumping, throughFlow } from './airExchange';
-import { convection, LEWIS_PER_PA, RADIATION } from './boundaryLayer';
+import { convection, lewis, RADIATION } from '@/core/atmosphere/boundaryLayer';
 import { MAX_OPENINGS } from './garment';
 import type { Wardrobe } from './wardrobe';
 
@@ -16,6 +16,8 @@ export const STRIDE = MAX_LAYERS + 2;
 /** Air around the dressed athlete while a configuration lasts. */
 export interface Ambient {
   airC: number;
+  /** air pressure, Pa; sea level where left out */
+  pressurePa?: number;
   /** wind relative to the moving body, m/s */
   relativeWind: number;
   /** walking-equivalent limb speed, m/s (effort/activity `pumpingSpeed`) */
@@ -166,9 +168,12 @@ const PACK_VAPOUR = 0.92;
  */
 export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: Stacks): void {
   const kAir = airConductivity(Math.max(-20, Math.min(25, (air.airC + 30) / 2)));
-  const density = airDensity(air.airC);
+  const pressure = air.pressurePa ?? STANDARD_PRESSURE;
+  const density = airDensity(air.airC, pressure);
   const v = air.relativeWind;
-  const hBody = convection(Math.sqrt(v * v + 0.3 * air.pumping * air.pumping));
+  const hBody = convection(Math.sqrt(v * v + 0.3 * air.pumping * air.pumping), pressure);
+  const perPa = lewis(pressure) / 2430;
+  const thin = pressure / STANDARD_PRESSURE;
   const heat = AIR_HEAT * (density / 1.293);
   out.mouth = 0;
   out.mouthGarment = -1;
@@ -247,7 +252,7 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
     }
     for (let k = 0; k <= n; k++) {
       out.ventVapour[base + k] = out.ventHeat[base + k] * AIR_VAPOUR;
-      out.ventHeat[base + k] *= AIR_HEAT;
+      out.ventHeat[base + k] *= AIR_HEAT * thin;
     }
 
     const touched = air.touch?.share[z] ?? 0;
@@ -292,7 +297,7 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
     out.areaFactor[z] = area;
     const h = hBody * ZONE_TABLE[z].convection;
     let boundary = (h + RADIATION) * area;
-    let vapour = (h * LEWIS_PER_PA * area) / 2430;
+    let vapour = h * perPa * area;
     if (pack > 0 && beneath === n) {
       boundary = boundary * (1 - pack) + pack / (1 / boundary + PACK_RESISTANCE);
       vapour *= 1 - pack * PACK_VAPOUR;

@@ -1,5 +1,6 @@
 import type { Person } from '@/core/body/person';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
+import { within } from '@/core/quantity/range';
 import type { Series } from '@/core/simulate/series';
 import type { Metrics } from './metrics';
 import { coldTorso } from './sensation';
@@ -27,6 +28,35 @@ export const COST_WORDS: Record<keyof CostParts, string> = {
   changes: 'changes',
   mass: 'carried mass',
 };
+
+/** How the athlete weighs the parts: 1 as given, 0.2 hardly, 3 very much. */
+export interface Weights {
+  /** cold, chill at stops, fingers and toes */
+  caution: number;
+  /** changes */
+  fuss: number;
+  /** carried mass */
+  weight: number;
+}
+export const EVEN: Weights = { caution: 1, fuss: 1, weight: 1 };
+export const WEIGHT_RANGE = [0.2, 3] as const;
+
+/** @throws OutOfRange naming the weight */
+export function checkWeights(w: Partial<Weights> = {}): Weights {
+  const all = { ...EVEN, ...w };
+  for (const key of Object.keys(EVEN) as (keyof Weights)[]) within(`weight of ${key}`, all[key], ...WEIGHT_RANGE);
+  return all;
+}
+
+/** The parts of a cost as the athlete weighs them. */
+export function weighed<T extends BodyCost>(c: T, w: Weights): T {
+  return {
+    ...c,
+    cold: c.cold * w.caution,
+    afterChill: c.afterChill * w.caution,
+    extremities: c.extremities * w.caution,
+  };
+}
 
 const FINGERS = zoneIndex('fingers');
 const TOES = zoneIndex('toes');

@@ -1,6 +1,6 @@
 import type { PrecipitationKind } from '@/core/atmosphere/precipitation';
 import { within } from '@/core/quantity/range';
-import type { Wetting } from '@/core/moisture/wetting';
+import type { Wetting } from './wetting';
 import type { Sport } from '@/core/effort/activity';
 
 /**
@@ -12,6 +12,8 @@ export interface Conditions {
   startS: number;
   endS: number;
   airC: number;
+  /** air pressure, Pa */
+  pressurePa: number;
   vapourPa: number;
   /** wind relative to the moving body, m/s */
   relativeWind: number;
@@ -35,6 +37,7 @@ export interface Conditions {
 /** For what air and effort the integrator is believed. */
 export const CONDITIONS_RANGE = {
   airC: [-60, 45, '°C'],
+  pressurePa: [30000, 110000, 'Pa'],
   vapourPa: [0, 10000, 'Pa'],
   relativeWind: [0, 80, 'm/s'],
   sunWm2: [0, 1000, 'W/m²'],

@@ -1,5 +1,5 @@
 import type { Shelter } from '@/core/atmosphere/windAtBody';
-import type { Wetting } from '@/core/moisture/wetting';
+import type { Wetting } from './wetting';
 import type { Sport } from '@/core/effort/activity';
 import type { RidingSurface } from '@/core/effort/cycling';
 import type { PrecipitationKind } from '@/core/atmosphere/precipitation';

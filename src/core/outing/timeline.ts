@@ -1,3 +1,4 @@
+import { pressureAt } from '@/core/atmosphere/air';
 import { vapourPressure } from '@/core/atmosphere/humidity';
 import { sunOnBody, sunPosition } from '@/core/atmosphere/sun';
 import { headwindCosine, relativeWind, SHELTER_FACTOR, STILL_AIR } from '@/core/atmosphere/windAtBody';
@@ -190,6 +191,7 @@ function stretch(
     endS,
     leg: index,
     airC,
+    pressurePa: pressureAt(Math.max(-500, Math.min(9000, eleM))),
     vapourPa: vapourPressure(airC, humidity),
     relativeWind: relative,
     sunWm2: sun,

@@ -2,13 +2,17 @@ import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import type { Sport } from '@/core/effort/activity';
 import { isStop } from '@/core/outing/leg';
+import { checkWeights, type Weights } from '@/core/judge/cost';
 import type { Timeline } from '@/core/outing/timeline';
+import { within } from '@/core/quantity/range';
 import type { Plan } from '@/core/simulate/plan';
 import { Simulator } from '@/core/simulate/simulator';
 import { candidates, firstKit, type Candidates } from './candidates';
 import { actionsBetween, changePrice, changesOf, MASS_PRICE, wornOf, type Dress } from './dress';
 import { footModes, handModes, headModes, kitGarments, legModes, torsoModes, type Kit, type Mode } from './modes';
 import { phases, type Phase } from './moments';
+import { chances } from './members';
+import { mostMoved, type Moved } from './mostMoved';
 import { scorePlan, type Scored } from './score';
 import { costOf, walk } from './walker';
 
@@ -19,7 +23,11 @@ export interface PlanRequest {
   sport: Sport;
   /** water already in garments, g/m² by id */
   damp?: Record<string, number>;
+  /** the most cues that may be proposed, 0–12 */
   maxCues?: number;
+  weights?: Partial<Weights>;
+  /** days between forecast and start, for the spread */
+  leadDays?: number;
 }
 
 export interface CueReason {
@@ -28,13 +36,24 @@ export interface CueReason {
   text: string[];
   /** what the plan's total cost rises by when this cue is missed, and the plainest consequence */
   missCost: number;
-  miss: { what: 'fingers' | 'toes' | 'face' | 'torso' | 'water' | 'core'; from: number; to: number };
+  miss: Moved;
+}
+
+/** The best plan found with so many cues. */
+export interface CurvePoint {
+  cues: number;
+  cost: number;
+  plan: Plan;
 }
 
 export interface Planned {
   plan: Plan;
   scored: Scored;
   cues: CueReason[];
+  /** index of the cue whose missing costs most; −1 without cues */
+  mustNotMiss: number;
+  /** cost against number of cues, fewest first: all from one search */
+  curve: CurvePoint[];
   /** simulated phases it took */
   simulations: number;
 }
@@ -45,14 +64,20 @@ export type Progress = (done: number, says: string) => boolean;
 const COARSE = 90;
 const FINE = 30;
 const BEAM = 4;
+/** Nobody remembers more. */
+const MOST_CUES = 12;
+/** Share of what all cues together gain that the knee may leave behind. */
+const KNEE = 0.04;
+const TRIED_MEMBERS = 12;
 
 /**
  * Finds start kit, pack and cues by simulating candidates from the closet.
  *
  * 1. Choose garments part by part (coordinate descent), each candidate judged by the best way to wear it over the day.
  * 2. With the garments fixed, a beam search over the natural moments chooses how they are worn in each phase.
- * 3. Cues that do not pay for themselves are dropped, at most `maxCues` stay, and each survivor is missed once on
- *    purpose to learn what missing it costs.
+ * 3. Cues are dropped one by one, cheapest loss first, which gives the cost for each number of cues. The knee of that curve
+ *    is proposed, or a neighbour that holds better over the spread of forecast and athlete.
+ * 4. Each cue is missed once on purpose to learn what missing it costs.
  * @throws OutOfRange when the closet lacks a part nobody can go without
  */
 export function makePlan(request: PlanRequest, progress: Progress = () => true): Planned {
@@ -65,6 +90,7 @@ const plainMode = (group: number, count: number): number => (group === 3 ? 0 : M
 
 class Search {
   private readonly phases: Phase[];
+  private readonly weights: Weights;
   private readonly candidates: Candidates;
   private simulations = 0;
   private stopped = false;
@@ -75,6 +101,8 @@ class Search {
     private readonly progress: Progress,
   ) {
     this.phases = phases(request.timeline);
+    this.weights = checkWeights(request.weights);
+    within('most cues', request.maxCues ?? MOST_CUES, 0, MOST_CUES);
     this.candidates = candidates(request.closet, request.sport, request.timeline);
   }
 
@@ -85,11 +113,13 @@ class Search {
     for (let round = 0; round < 2 && !this.stopped; round++) kit = this.improveKit(kit, round);
     this.tell(0.7, 'Placing cues');
     const path = this.bestPath(kit, this.allModes(kit), BEAM, FINE);
-    let plan = this.toPlan(kit, path.dresses);
-    this.tell(0.85, 'Dropping cues that do not pay');
-    plan = this.prune(plan, kit);
-    this.tell(0.93, 'Missing each cue once');
-    return this.explain(plan, kit);
+    const toPlan = this.toPlan(kit, path.dresses);
+    this.tell(0.85, 'Weighing each number of cues');
+    const curve = this.curve(toPlan, kit);
+    this.tell(0.91, 'Trying them on other days');
+    const plan = this.choose(curve, kit);
+    this.tell(0.95, 'Missing each cue once');
+    return this.explain(plan, kit, curve);
   }
 
   private tell(done: number, says: string): void {
@@ -183,7 +213,9 @@ class Search {
     const { timeline, damp } = this.request;
     const startDress: Dress = modes.map((m, group) => m[plainMode(group, m.length)]);
     sim.start({ ...planOfDress(startDress, byId), carried: [], cues: [] }, damp);
-    let nodes: Node[] = [{ state: sim.snapshot(), dresses: [], cost: massKg * MASS_PRICE * (timeline.endS / 3600) }];
+    let nodes: Node[] = [
+      { state: sim.snapshot(), dresses: [], cost: massKg * MASS_PRICE * this.weights.weight * (timeline.endS / 3600) },
+    ];
     for (let p = 0; p < this.phases.length; p++) {
       const phase = this.phases[p];
       const next: Node[] = [];
@@ -202,7 +234,10 @@ class Search {
           if (phase.onTheMove && changes.some((c) => !c.onTheMove)) return Infinity;
           sim.apply(actions, before ? airAt(timeline, phase.startS) : 15);
           this.simulations++;
-          const cost = node.cost + costOf(walk(sim, timeline, phase, stepS)) + changePrice(changes, phase.halted);
+          const cost =
+            node.cost +
+            costOf(walk(sim, timeline, phase, stepS), this.weights) +
+            changePrice(changes, phase.halted) * this.weights.fuss;
           tried.set(id, { state: sim.snapshot(), dresses: [...node.dresses, dress], cost });
           return cost;
         };
@@ -244,58 +279,86 @@ class Search {
     return withCarried(plan, kit, this.request.timeline);
   }
 
-  /** Removes cues while that lowers the cost or more than `maxCues` are left; the cheapest loss goes first. */
-  private prune(plan: Plan, kit: Kit): Plan {
-    const most = this.request.maxCues ?? 8;
-    const garments = kitGarments(kit);
-    const sim = new Simulator(this.request.person, garments);
-    const score = (p: Plan) => {
-      this.simulations += this.phases.length;
-      return scorePlan(this.request.person, garments, this.request.timeline, p, {
-        stepS: FINE,
-        damp: this.request.damp,
-        sim,
-      }).total;
-    };
-    let current = plan;
-    let cost = score(current);
-    while (current.cues.length > 0 && !this.stopped) {
-      let best = Infinity;
-      let choice: Plan | null = null;
-      for (let i = 0; i < current.cues.length; i++) {
-        const without = withCarried(dropCue(current, i), kit, this.request.timeline);
-        const c = score(without);
-        if (c < best) {
-          best = c;
-          choice = without;
-        }
+  /** The best plan for each number of cues: from the most the search wants down to none, the cheapest loss going first. */
+  private curve(plan: Plan, kit: Kit): CurvePoint[] {
+    const score = this.scorer(kit);
+    let current: CurvePoint = { cues: plan.cues.length, cost: score(plan), plan };
+    const points = [current];
+    while (current.plan.cues.length > 0 && !this.stopped) {
+      let best: CurvePoint | null = null;
+      for (let i = 0; i < current.plan.cues.length; i++) {
+        const without = withCarried(dropCue(current.plan, i), kit, this.request.timeline);
+        const cost = score(without);
+        if (!best || cost < best.cost) best = { cues: without.cues.length, cost, plan: without };
       }
-      if (!choice || (best > cost && current.cues.length <= most)) break;
-      current = choice;
-      cost = best;
+      current = best!;
+      points.unshift(current);
     }
-    return current;
+    const most = this.request.maxCues ?? MOST_CUES;
+    // Dropping one cue may take another with it; each number of cues is listed once.
+    return points.filter((p, i) => p.cues <= most && points.findIndex((q) => q.cues === p.cues) === i);
   }
 
-  private explain(plan: Plan, kit: Kit): Planned {
+  /**
+   * The knee: the fewest cues that come within a few percent of what cues can gain; and among it and its neighbours the one
+   * that costs least over the spread of forecast and athlete.
+   */
+  private choose(curve: readonly CurvePoint[], kit: Kit): Plan {
+    const least = Math.min(...curve.map((p) => p.cost));
+    const gain = curve[0].cost - least;
+    const knee = curve.findIndex((p) => p.cost - least <= KNEE * gain + 1e-9);
+    const near = curve.slice(Math.max(0, knee - 1), knee + 2).filter((p) => p.cost - least <= 4 * KNEE * gain + 1e-9);
+    if (near.length < 2 || this.stopped) return curve[knee].plan;
+    const garments = kitGarments(kit);
+    const { person, timeline, damp, leadDays } = this.request;
+    const overSpread = (p: CurvePoint): number => {
+      this.simulations += TRIED_MEMBERS * this.phases.length;
+      const c = chances({
+        person,
+        garments,
+        timeline,
+        plan: p.plan,
+        damp,
+        leadDays,
+        count: TRIED_MEMBERS,
+        weights: this.weights,
+      });
+      return c.meanCost + 2 * (1 - c.holds);
+    };
+    return near.map((p) => ({ p, cost: overSpread(p) })).reduce((a, b) => (b.cost < a.cost - 1e-9 ? b : a)).p.plan;
+  }
+
+  private scorer(kit: Kit): (plan: Plan) => number {
+    const garments = kitGarments(kit);
+    const { person, timeline, damp } = this.request;
+    const sim = new Simulator(person, garments);
+    return (plan) => {
+      this.simulations += this.phases.length;
+      return scorePlan(person, garments, timeline, plan, { stepS: FINE, damp, sim, weights: this.weights }).total;
+    };
+  }
+
+  private explain(plan: Plan, kit: Kit, curve: CurvePoint[]): Planned {
     const used = new Set([...plan.worn, ...plan.carried]);
     const garments = kitGarments(kit).filter((g) => used.has(g.id));
     const byId = new Map(garments.map((g) => [g.id, g]));
     const { person, timeline, damp } = this.request;
-    const scored = scorePlan(person, garments, timeline, plan, { damp });
+    const weights = this.weights;
+    const scored = scorePlan(person, garments, timeline, plan, { damp, weights });
     const cues = plan.cues.map((cue, i): CueReason => {
-      const missed = scorePlan(person, garments, timeline, dropCue(plan, i), { stepS: FINE, damp });
+      const missed = scorePlan(person, garments, timeline, dropCue(plan, i), { stepS: FINE, damp, weights });
       this.simulations += this.phases.length;
       return {
         atS: cue.atS,
         where: this.phases.find((p) => Math.abs(p.startS - cue.atS) < 1)?.where ?? 'on the way',
         text: changesOf(cue.actions, byId).map((c) => c.text),
         missCost: missed.total - scored.total,
-        miss: plainest(scored, missed),
+        miss: mostMoved(scored, missed),
       };
     });
     this.tell(1, 'Done');
-    return { plan, scored, cues, simulations: this.simulations };
+    const mustNotMiss = cues.reduce((worst, c, i) => (worst < 0 || c.missCost > cues[worst].missCost ? i : worst), -1);
+    return { plan, scored, cues, mustNotMiss, curve, simulations: this.simulations };
   }
 }
 
@@ -339,24 +402,4 @@ export function dropCue(plan: Plan, index: number): Plan {
 
 function airAt(timeline: Timeline, t: number): number {
   return (timeline.stretches.find((s) => t < s.endS - 1e-6) ?? timeline.stretches[timeline.stretches.length - 1]).airC;
-}
-
-/** The plainest consequence of missing a cue: the largest change among fingers, toes, face, torso, water and core. */
-function plainest(a: Scored, b: Scored): CueReason['miss'] {
-  const pick = (what: CueReason['miss']['what'], from: number, to: number, span: number) => ({
-    what,
-    from,
-    to,
-    weight: Math.abs(to - from) / span,
-  });
-  const list = [
-    pick('fingers', a.metrics.fingers.value, b.metrics.fingers.value, 3),
-    pick('toes', a.metrics.toes.value, b.metrics.toes.value, 3),
-    pick('face', a.metrics.face.value, b.metrics.face.value, 4),
-    pick('torso', a.metrics.torso.value, b.metrics.torso.value, 1.2),
-    pick('water', a.metrics.waterPeak.value, b.metrics.waterPeak.value, 40),
-    pick('core', a.metrics.coreHigh.value, b.metrics.coreHigh.value, 0.4),
-  ].sort((x, y) => y.weight - x.weight);
-  const { what, from, to } = list[0];
-  return { what, from, to };
 }

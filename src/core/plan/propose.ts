@@ -7,6 +7,7 @@ import { purposeOf } from './candidates';
 import { changesOf } from './dress';
 import { act, isWorn, settingAt, swapGarment, takeGarment } from './edit';
 import { phases } from './moments';
+import { mostMoved, type Moved } from './mostMoved';
 import { scorePlan, type Scored } from './score';
 
 /** The one change by hand that helps a plan most, with what it does. */
@@ -21,7 +22,7 @@ export interface Proposal {
   /** cues more (or, negative, fewer) */
   moreCues: number;
   /** what it moves most, °C or g */
-  effect: { what: 'fingers' | 'toes' | 'face' | 'torso' | 'water'; from: number; to: number };
+  effect: Moved;
 }
 
 export interface ProposeRequest {
@@ -61,7 +62,7 @@ export function propose(request: ProposeRequest): Proposal | null {
       ...option,
       saves,
       moreCues: option.plan.cues.length - plan.cues.length,
-      effect: effectOf(before, after),
+      effect: mostMoved(before, after),
     };
   }
   return best;
@@ -121,18 +122,4 @@ function options(r: ProposeRequest, scored: Scored): Option[] {
         });
   }
   return out;
-}
-
-/** The plainest thing a change does: the largest move among the extremes a person would name. */
-function effectOf(a: Scored, b: Scored): Proposal['effect'] {
-  const list: { what: Proposal['effect']['what']; from: number; to: number; span: number }[] = [
-    { what: 'fingers', from: a.metrics.fingers.value, to: b.metrics.fingers.value, span: 3 },
-    { what: 'toes', from: a.metrics.toes.value, to: b.metrics.toes.value, span: 3 },
-    { what: 'face', from: a.metrics.face.value, to: b.metrics.face.value, span: 4 },
-    { what: 'torso', from: a.metrics.torso.value, to: b.metrics.torso.value, span: 1.2 },
-    { what: 'water', from: a.metrics.waterPeak.value, to: b.metrics.waterPeak.value, span: 40 },
-  ];
-  const weight = (e: (typeof list)[number]) => Math.abs(e.to - e.from) / e.span;
-  const { what, from, to } = list.reduce((x, y) => (weight(y) > weight(x) ? y : x));
-  return { what, from, to };
 }

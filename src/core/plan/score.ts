@@ -1,6 +1,6 @@
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
-import { bodyCost, totalCost, type CostParts } from '@/core/judge/cost';
+import { bodyCost, EVEN, totalCost, weighed, type CostParts, type Weights } from '@/core/judge/cost';
 import { findings, type Finding } from '@/core/judge/findings';
 import { measure, type Metrics } from '@/core/judge/metrics';
 import { verdict, type Verdict } from '@/core/judge/verdict';
@@ -30,7 +30,7 @@ export function scorePlan(
   garments: readonly Garment[],
   timeline: Timeline,
   plan: Plan,
-  options: { stepS?: number; sampleS?: number; damp?: Record<string, number>; sim?: Simulator } = {},
+  options: { stepS?: number; sampleS?: number; damp?: Record<string, number>; sim?: Simulator; weights?: Weights } = {},
 ): Scored {
   const sim = options.sim ?? new Simulator(person, [...garments]);
   sim.start(plan, options.damp);
@@ -40,10 +40,11 @@ export function scorePlan(
   const halted = haltedAt(timeline);
   const changes = plan.cues.reduce((sum, cue) => sum + changePrice(changesOf(cue.actions, byId), halted(cue.atS)), 0);
   const massG = [...new Set([...plan.worn, ...plan.carried])].reduce((sum, id) => sum + (byId.get(id)?.massG ?? 0), 0);
+  const weights = options.weights ?? EVEN;
   const cost: CostParts = {
-    ...bodyCost(series, metrics, person),
-    changes,
-    mass: (massG / 1000) * MASS_PRICE * (timeline.endS / 3600),
+    ...weighed(bodyCost(series, metrics, person), weights),
+    changes: changes * weights.fuss,
+    mass: (massG / 1000) * MASS_PRICE * weights.weight * (timeline.endS / 3600),
   };
   const list = findings(metrics, timeline);
   return {

@@ -1,5 +1,14 @@
 import { ZONE_COUNT, ZONE_TABLE, zoneIndex } from '@/core/body/zones';
-import { addMoment, noCost, noMoment, totalCost, type BodyCost, type Moment } from '@/core/judge/cost';
+import {
+  addMoment,
+  noCost,
+  noMoment,
+  totalCost,
+  weighed,
+  type BodyCost,
+  type Moment,
+  type Weights,
+} from '@/core/judge/cost';
 import { sensation } from '@/core/judge/sensation';
 import type { Timeline } from '@/core/outing/timeline';
 import { HEAD } from '@/core/simulate/state';
@@ -76,6 +85,7 @@ export function walk(sim: Simulator, timeline: Timeline, phase: Phase, stepS: nu
   return cost;
 }
 
-export function costOf(c: BodyCost): number {
-  return totalCost({ ...c, changes: 0, mass: 0 });
+/** Sum of the body's parts as the athlete weighs them, points. */
+export function costOf(c: BodyCost, weights: Weights): number {
+  return totalCost({ ...weighed(c, weights), changes: 0, mass: 0 });
 }

@@ -1,5 +1,5 @@
 import { saturationPressure, vapourPressure } from '@/core/atmosphere/humidity';
-import { convection, LEWIS_PER_PA, RADIATION } from '@/core/clothing/boundaryLayer';
+import { convection, LEWIS_PER_PA, RADIATION } from '@/core/atmosphere/boundaryLayer';
 import { FIBRES } from '@/core/clothing/fibres';
 import type { Garment } from '@/core/clothing/garment';
 import { CP_WATER, LATENT_VAPOUR } from '@/core/quantity/units';

@@ -21,7 +21,7 @@ import { compileWardrobe, type Wardrobe } from '@/core/clothing/wardrobe';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { OutOfRange, within } from '@/core/quantity/range';
 import { LATENT_FUSION, LATENT_VAPOUR } from '@/core/quantity/units';
-import { touchedC, WETTING_BY_ZONE } from '@/core/moisture/wetting';
+import { touchedC, WETTING_BY_ZONE } from '@/core/outing/wetting';
 import { checkConditions, type Conditions } from '@/core/outing/conditions';
 import type { KitAction, Plan } from './plan';
 import { Ledger } from './ledger';
@@ -281,6 +281,7 @@ export class Simulator {
   dress(c: Conditions): void {
     for (let g = 0; g < this.worn.length; g++) this.worn[g] = this.state.worn[g];
     this.ambient.airC = c.airC;
+    this.ambient.pressurePa = c.pressurePa;
     this.ambient.relativeWind = c.relativeWind;
     this.ambient.pumping = c.pumping;
     this.ambient.packOn = c.packOn;

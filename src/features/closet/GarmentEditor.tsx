@@ -6,6 +6,7 @@ import type { Problem } from '@/formats/problem';
 import type { OwnedGarment } from '@/store/closet';
 import { Button } from '@/ui/Button';
 import { Problems } from '@/ui/Problems';
+import { dryingPlaces } from './figures';
 
 type NumberKey = keyof typeof GARMENT_RANGE;
 
@@ -110,6 +111,7 @@ export function GarmentEditor({
           ))}
         </tbody>
       </table>
+      {Number.isFinite(damp) && <Dries garment={garment} dampGm2={damp} />}
       <div className="flex items-center gap-2 pt-1">
         <Button kind="strong" type="submit">
           Save
@@ -124,3 +126,39 @@ export function GarmentEditor({
     </form>
   );
 }
+
+/** How long it takes to dry, place by place, on one scale of hours. */
+function Dries({ garment, dampGm2 }: { garment: Garment; dampGm2: number }) {
+  let places: ReturnType<typeof dryingPlaces>;
+  try {
+    places = dryingPlaces(garment, dampGm2);
+  } catch {
+    // A value half typed: the form says what is wrong with it when it is saved.
+    return null;
+  }
+  const longest = Math.max(1, ...places.map((p) => p.hours).filter((h) => h < 48));
+  return (
+    <section aria-label="Drying">
+      <h3 className="text-[12px] text-ink-3">
+        Dry again {dampGm2 > 0 ? `from ${dampGm2.toFixed(0)} g/m²` : 'from wrung wet'}
+      </h3>
+      <ul className="mt-1 space-y-[3px]">
+        {places.map(({ place, hours }) => (
+          <li key={place} className="grid grid-cols-[112px_1fr_58px] items-center gap-2 text-[12px]">
+            <span>{place}</span>
+            <span className="h-[7px] bg-grid">
+              <span
+                className="block h-full bg-water"
+                style={{ width: `${Math.min(100, (100 * hours) / longest).toFixed(1)}%` }}
+              />
+            </span>
+            <span className="text-right whitespace-nowrap">{hoursText(hours)}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const hoursText = (h: number): string =>
+  !Number.isFinite(h) ? 'never' : h < 2 ? `${Math.round(h * 60)} min` : h < 48 ? `${h.toFixed(1)} h` : 'days';

@@ -1,4 +1,4 @@
-import { dryingMinutes, DRYING_PLACES, wringWetGm2 } from '@/core/simulate/drying';
+import { dampWaterGm2, dryingMinutes, DRYING_PLACES, wringWetGm2 } from '@/core/simulate/drying';
 import { fabricResistance, wetCapacityG, type Garment, type Group } from '@/core/clothing/garment';
 
 export const GROUP_WORDS: Record<Group, string> = {
@@ -36,5 +36,13 @@ export const windThrough = (g: Garment): number => Math.min(1, Math.max(g.airPer
 
 export const holds = wetCapacityG;
 
+/** Where this piece dries and how long that takes from the damp it has now (wrung wet where it is dry), h. */
+export const dryingPlaces = (g: Garment, dampGm2: number): { place: string; hours: number }[] =>
+  Object.entries(DRYING_PLACES).map(([place, air]) => ({
+    place,
+    hours: dryingMinutes(g, dampGm2 > 0 ? dampWaterGm2(g, dampGm2) : wringWetGm2(g), air) / 60,
+  }));
+
 /** Hours on a line indoors from wrung wet. */
-export const driesHours = (g: Garment): number => dryingMinutes(g, wringWetGm2(g), DRYING_PLACES['on a line indoors']) / 60;
+export const driesHours = (g: Garment): number =>
+  dryingMinutes(g, wringWetGm2(g), DRYING_PLACES['on a line indoors']) / 60;

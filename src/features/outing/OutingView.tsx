@@ -5,21 +5,18 @@ import type { Person } from '@/core/body/person';
 import { chillSplit } from '@/core/atmosphere/chillSplit';
 import { SHELTER_FACTOR } from '@/core/atmosphere/windAtBody';
 import { chillHazard, freezingMinutes, windChillC } from '@/core/atmosphere/windChill';
-import { SPORTS, type Sport } from '@/core/effort/activity';
-import { isStop, type Effort, type Leg } from '@/core/outing/leg';
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import { buildProfile } from '@/core/outing/route';
 import type { Timeline } from '@/core/outing/timeline';
 import { OutOfRange } from '@/core/quantity/range';
 import { localTimeText, readLocalTime } from '@/formats/forecastCsv';
 import type { Problem } from '@/formats/problem';
-import { cToFahrenheit, fahrenheitToC, feetToM, poundToKg } from '@/core/quantity/units';
+import { poundToKg } from '@/core/quantity/units';
 import {
   clock,
   day,
   degrees,
   difference,
-  distance,
   height,
   temperature,
   timeOfDay,
@@ -33,7 +30,8 @@ import { Problems } from '@/ui/Problems';
 import { send } from '@/ui/send';
 import { useWidth } from '@/ui/useWidth';
 import { LandProfile } from './LandProfile';
-import { EFFORT_WORDS, SHELTER_WORDS, sportWord } from './words';
+import { LegTable } from './LegTable';
+import { sportWord } from './words';
 
 const cell = 'rounded-[3px] border border-grid-2 bg-sheet px-1.5 py-1';
 
@@ -75,29 +73,6 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
     }
     return sent.ok;
   }
-
-  const setLeg = (i: number, patch: Partial<Leg>) =>
-    edit({ ...outing, legs: outing.legs.map((l, k) => (k === i ? { ...l, ...patch } : l)) });
-  const addStop = (i: number) => {
-    const before = outing.legs[i];
-    const stop: Leg = {
-      name: 'Stop',
-      sport: 'stand',
-      minutes: 10,
-      distanceM: 0,
-      climbM: 0,
-      effort: { by: 'usual' },
-      shelter: before.shelter,
-      packOn: false,
-      noStopping: false,
-      ...(before.profileTo !== undefined ? { profileFrom: before.profileTo, profileTo: before.profileTo } : {}),
-    };
-    edit({ ...outing, legs: [...outing.legs.slice(0, i + 1), stop, ...outing.legs.slice(i + 1)] });
-  };
-  const addLeg = () => {
-    const { profileFrom: _f, profileTo: _t, ...last } = outing.legs[outing.legs.length - 1];
-    edit({ ...outing, legs: [...outing.legs, { ...last, name: 'Next leg', distanceM: 0, climbM: 0, minutes: 30 }] });
-  };
 
   return (
     <>
@@ -173,145 +148,7 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
         {'timeline' in laid && <LandProfile timeline={laid.timeline} width={width} units={units} />}
         {notes.length > 0 && <p className="mb-2 border-l-[3px] border-grid-2 pl-2 text-ink-2">{notes.join(' ')}</p>}
         <div className="grid grid-cols-[minmax(0,1fr)_auto] gap-4 max-[1100px]:grid-cols-1">
-          <section aria-label="Legs" className="overflow-x-auto">
-            <table className="w-full border-collapse text-left">
-              <thead>
-                <tr className="border-b-2 border-ink text-[12px] text-ink-3">
-                  {[
-                    'Leg',
-                    'Going',
-                    'Min',
-                    ...(outing.route
-                      ? ['Distance']
-                      : [`Air, ${units === 'metric' ? '°C' : '°F'}`, `Wind, ${units === 'metric' ? 'm/s' : 'mph'}`]),
-                    `Climb, ${units === 'metric' ? 'm' : 'ft'}`,
-                    'How hard',
-                    'Shelter',
-                    'Pack',
-                    'No stop',
-                    '',
-                  ].map((h) => (
-                    <th key={h} className="py-1 pr-2 font-medium">
-                      {h}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {outing.legs.map((leg, i) => (
-                  <tr key={i} className="border-b border-grid">
-                    <td className="py-1 pr-2">
-                      <input
-                        aria-label={`Name of leg ${i + 1}`}
-                        className={`${cell} speak w-[128px]`}
-                        value={leg.name}
-                        maxLength={120}
-                        onChange={(e) => setLeg(i, { name: e.target.value })}
-                      />
-                    </td>
-                    <td className="pr-2">
-                      <select
-                        aria-label={`Going of leg ${i + 1}`}
-                        className={`${cell} w-[112px]`}
-                        value={leg.sport}
-                        onChange={(e) => setLeg(i, { sport: e.target.value as Sport })}
-                      >
-                        {SPORTS.map((s) => (
-                          <option key={s} value={s}>
-                            {sportWord(s)}
-                          </option>
-                        ))}
-                      </select>
-                    </td>
-                    <td className="pr-2">
-                      <LegNumber
-                        label={`Minutes of leg ${i + 1}`}
-                        value={leg.minutes}
-                        onChange={(minutes) => setLeg(i, { minutes })}
-                      />
-                    </td>
-                    {outing.route ? (
-                      <td className="pr-2 whitespace-nowrap text-ink-2">
-                        {leg.distanceM > 0 ? distance(leg.distanceM, units) : '–'}
-                      </td>
-                    ) : (
-                      <LegAirCells
-                        leg={leg}
-                        index={i}
-                        laid={laid}
-                        units={units}
-                        onChange={(air) => setLeg(i, { air })}
-                      />
-                    )}
-                    <td className="pr-2">
-                      <LegNumber
-                        label={`Climb of leg ${i + 1}`}
-                        value={Math.round(units === 'metric' ? leg.climbM : leg.climbM / 0.3048)}
-                        onChange={(v) => setLeg(i, { climbM: units === 'metric' ? v : feetToM(v) })}
-                      />
-                    </td>
-                    <td className="pr-2">
-                      <EffortField leg={leg} index={i} units={units} onChange={(effort) => setLeg(i, { effort })} />
-                    </td>
-                    <td className="pr-2">
-                      <select
-                        aria-label={`Shelter of leg ${i + 1}`}
-                        className={cell}
-                        value={leg.shelter}
-                        onChange={(e) => setLeg(i, { shelter: e.target.value as Leg['shelter'] })}
-                      >
-                        {Object.entries(SHELTER_WORDS).map(([k, v]) => (
-                          <option key={k} value={k}>
-                            {v}
-                          </option>
-                        ))}
-                      </select>
-                    </td>
-                    <td className="pr-2 text-center">
-                      <input
-                        type="checkbox"
-                        aria-label={`Pack on in leg ${i + 1}`}
-                        checked={leg.packOn}
-                        onChange={(e) => setLeg(i, { packOn: e.target.checked })}
-                      />
-                    </td>
-                    <td className="pr-2 text-center">
-                      <input
-                        type="checkbox"
-                        aria-label={`No stopping in leg ${i + 1}`}
-                        checked={leg.noStopping}
-                        onChange={(e) => setLeg(i, { noStopping: e.target.checked })}
-                      />
-                    </td>
-                    <td className="whitespace-nowrap">
-                      <Button
-                        kind="quiet"
-                        className="px-1 py-0.5"
-                        onClick={() => addStop(i)}
-                        title="Put a stop after this leg"
-                      >
-                        + stop
-                      </Button>
-                      {outing.legs.length > 1 && (isStop(leg) || leg.profileFrom === undefined) && (
-                        <Button
-                          kind="quiet"
-                          className="px-1 py-0.5"
-                          aria-label={`Remove leg ${i + 1}`}
-                          title="Remove this leg"
-                          onClick={() => edit({ ...outing, legs: outing.legs.filter((_, k) => k !== i) })}
-                        >
-                          ×
-                        </Button>
-                      )}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-            <Button className="mt-2" onClick={addLeg}>
-              Add a leg
-            </Button>
-          </section>
+          <LegTable outing={outing} laid={laid} units={units} edit={edit} />
           <Hours outing={outing} units={units} />
         </div>
       </main>
@@ -342,82 +179,23 @@ function coldOrWind(timeline: Timeline, units: Units): string {
   const out = timeline.stretches.filter((s) => s.airC < 12 && s.sport !== 'hut' && s.sport !== 'drive');
   if (out.length === 0) return '';
   const split = (s: (typeof out)[number]) =>
-    chillSplit(s.airC, s.wind10 * SHELTER_FACTOR[timeline.legs[s.leg].shelter], s.relativeWind);
+    chillSplit({
+      airC: s.airC,
+      windMs: s.wind10 * SHELTER_FACTOR[timeline.legs[s.leg].shelter],
+      relativeMs: s.relativeWind,
+      sunWm2: s.sunWm2,
+    });
   const worst = out.reduce((a, b) => (split(b).feelsC < split(a).feelsC ? b : a));
   const s = split(worst);
-  if (s.windK + s.ownK < 2)
+  if (s.windK + s.ownK < 2 && s.sunK > -1)
     return `It is the cold, hardly any wind: at worst ${temperature(worst.airC, units)} on bare skin.`;
   const parts = [
     s.windK > 0.5 && `${difference(s.windK, units, 0)} is the wind`,
     s.ownK > 0.5 && `${difference(s.ownK, units, 0)} your own speed`,
     s.ownK < -0.5 && `your own speed takes ${difference(-s.ownK, units, 0)} off`,
+    s.sunK < -1 && `the sun gives ${difference(-s.sunK, units, 0)} back`,
   ].filter(Boolean);
   return `On bare skin at ${clock(worst.startS)}, beyond the air’s ${temperature(worst.airC, units)}, ${parts.join(' and ')}.`;
-}
-
-function LegNumber({ label, value, onChange }: { label: string; value: number; onChange: (v: number) => void }) {
-  return (
-    <input
-      aria-label={label}
-      type="number"
-      step="any"
-      className={`${cell} w-[64px] text-right`}
-      value={value}
-      onChange={(e) => Number.isFinite(e.target.valueAsNumber) && onChange(e.target.valueAsNumber)}
-    />
-  );
-}
-
-/** Air and wind of one leg by hand; empty means the forecast's, which stands in grey. */
-function LegAirCells({
-  leg,
-  index,
-  laid,
-  units,
-  onChange,
-}: {
-  leg: Leg;
-  index: number;
-  laid: { timeline: Timeline } | { problem: Problem };
-  units: Units;
-  onChange: (air: Leg['air']) => void;
-}) {
-  const now = 'timeline' in laid ? laid.timeline.stretches.find((s) => s.leg === index) : undefined;
-  const metric = units === 'metric';
-  const show = (v: number | undefined, f: (x: number) => number) =>
-    v === undefined ? '' : String(Math.round(f(v) * 10) / 10);
-  const air = (c: number) => (metric ? c : cToFahrenheit(c));
-  const wind = (v: number) => (metric ? v : v * 2.236936);
-  const put = (key: 'airC' | 'wind', text: string, back: (x: number) => number) => {
-    const { [key]: _old, ...rest } = leg.air ?? {};
-    const v = Number(text);
-    const next = text.trim() === '' || !Number.isFinite(v) ? rest : { ...rest, [key]: back(v) };
-    onChange(Object.keys(next).length > 0 ? next : undefined);
-  };
-  return (
-    <>
-      <td className="pr-2">
-        <input
-          aria-label={`Air of leg ${index + 1}`}
-          inputMode="decimal"
-          className={`${cell} w-[52px] text-right`}
-          placeholder={show(now?.airC, air)}
-          defaultValue={show(leg.air?.airC, air)}
-          onBlur={(e) => put('airC', e.target.value, (x) => (metric ? x : fahrenheitToC(x)))}
-        />
-      </td>
-      <td className="pr-2">
-        <input
-          aria-label={`Wind of leg ${index + 1}, at 10 m`}
-          inputMode="decimal"
-          className={`${cell} w-[52px] text-right`}
-          placeholder={show(now?.wind10, wind)}
-          defaultValue={show(leg.air?.wind, wind)}
-          onBlur={(e) => put('wind', e.target.value, (x) => (metric ? x : x / 2.236936))}
-        />
-      </td>
-    </>
-  );
 }
 
 function NumberField({
@@ -451,54 +229,6 @@ function NumberField({
       />{' '}
       {unit}
     </label>
-  );
-}
-
-function EffortField({
-  leg,
-  index,
-  units,
-  onChange,
-}: {
-  leg: Leg;
-  index: number;
-  units: Units;
-  onChange: (e: Effort) => void;
-}) {
-  const by = leg.effort.by;
-  // Speed is kept in m/s and shown as people say it.
-  const factor = by !== 'speed' ? 1 : units === 'metric' ? 3.6 : 2.236936;
-  const unit = by === 'speed' ? (units === 'metric' ? 'km/h' : 'mph') : EFFORT_WORDS[by].unit;
-  return (
-    <span className="flex items-center gap-1">
-      <select
-        aria-label={`How hard in leg ${index + 1}`}
-        className={`${cell} w-[98px]`}
-        value={by}
-        onChange={(e) => {
-          const next = e.target.value as Effort['by'];
-          onChange(next === 'usual' ? { by: next } : { by: next, value: EFFORT_WORDS[next].start });
-        }}
-      >
-        {Object.entries(EFFORT_WORDS)
-          .filter(([k]) => k !== 'power' || leg.sport === 'cycle')
-          .map(([k, v]) => (
-            <option key={k} value={k}>
-              {v.label}
-            </option>
-          ))}
-      </select>
-      {leg.effort.by !== 'usual' && (
-        <>
-          <LegNumber
-            label={`Value of effort in leg ${index + 1}`}
-            value={Math.round(leg.effort.value * factor * 100) / 100}
-            onChange={(value) => onChange({ by: leg.effort.by, value: value / factor } as Effort)}
-          />
-          <span className="text-[12px] whitespace-nowrap text-ink-3">{unit}</span>
-        </>
-      )}
-    </span>
   );
 }
 

@@ -1,5 +1,4 @@
-import type { Shelter } from '@/core/atmosphere/windAtBody';
-import type { Effort } from '@/core/outing/leg';
+import type { Effort, Leg } from '@/core/outing/leg';
 
 const SPORT: Record<string, string> = {
   run: 'Run',
@@ -22,12 +21,22 @@ const SPORT: Record<string, string> = {
 
 export const sportWord = (sport: string): string => SPORT[sport] ?? sport;
 
-export const SHELTER_WORDS: Record<Shelter, string> = {
-  open: 'Open',
-  forest: 'Forest',
-  ridge: 'Ridge',
-  street: 'Streets',
-  indoor: 'Indoors',
+/** Shelter and side of the valley as one choice. */
+export const PLACES: Record<string, { label: string; leg: Pick<Leg, 'shelter' | 'side'> }> = {
+  open: { label: 'Open', leg: { shelter: 'open', side: undefined } },
+  'open shaded': { label: 'Open, in the shade', leg: { shelter: 'open', side: 'shaded' } },
+  forest: { label: 'Forest', leg: { shelter: 'forest', side: undefined } },
+  'forest sunny': { label: 'Forest, sunny glades', leg: { shelter: 'forest', side: 'sunny' } },
+  ridge: { label: 'Ridge', leg: { shelter: 'ridge', side: undefined } },
+  'ridge shaded': { label: 'Ridge, in the shade', leg: { shelter: 'ridge', side: 'shaded' } },
+  street: { label: 'Streets', leg: { shelter: 'street', side: undefined } },
+  'street shaded': { label: 'Streets, in the shade', leg: { shelter: 'street', side: 'shaded' } },
+  indoor: { label: 'Indoors', leg: { shelter: 'indoor', side: undefined } },
+};
+
+export const placeOf = (leg: Leg): string => {
+  const sided = `${leg.shelter} ${leg.side}`;
+  return sided in PLACES ? sided : leg.shelter;
 };
 
 export const EFFORT_WORDS: Record<

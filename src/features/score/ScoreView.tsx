@@ -159,6 +159,7 @@ const EFFECT_WORDS = {
   toes: 'toes',
   face: 'face',
   torso: 'torso',
+  core: 'core',
   water: 'water in layers',
 } as const;
 

@@ -13,6 +13,7 @@ const standing = (airC: number, relativeWind: number): Conditions => ({
   startS: 0,
   endS: 2400,
   airC,
+  pressurePa: 101325,
   vapourPa: vapourPressure(airC, 0.6),
   relativeWind,
   sunWm2: 0,
@@ -77,13 +78,22 @@ test('more effort never lowers total sweat', () => {
   );
 });
 
-test('warmer air never leaves the core colder', () => {
+test('warmer air never leaves a body with less heat in it, nor an average one with a colder core', () => {
+  // The core alone may be warmer in the cold when strong constriction shuts a hard-working body’s skin: people differ there,
+  // so that part holds for the average person, to a tenth of a kelvin and a bit.
   fc.assert(
     fc.property(steadyCase, (c) => {
+      const last = (r: ReturnType<typeof end>, of: Float64Array) => of[r.s.rows - 1];
+      const warmer = { airC: Math.min(15, c.conditions[0].airC + 8) };
       const cold = end(c);
-      const warm = end(change(c, { airC: Math.min(15, c.conditions[0].airC + 8) }));
-      const core = (r: ReturnType<typeof end>) => r.s.coreC[r.s.rows - 1];
-      expect(core(warm)).toBeGreaterThanOrEqual(core(cold) - 0.12);
+      const warm = end(change(c, warmer));
+      expect(last(warm, warm.s.bodyHeatJ)).toBeGreaterThanOrEqual(last(cold, cold.s.bodyHeatJ));
+      const average = { ...c, person: PERSON };
+      const core = (x: RandomCase) => {
+        const r = end(x);
+        return last(r, r.s.coreC);
+      };
+      expect(core(change(average, warmer))).toBeGreaterThanOrEqual(core(average) - 0.12);
     }),
     { numRuns: RUNS, seed: 23 },
   );

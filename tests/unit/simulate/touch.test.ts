@@ -1,5 +1,5 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
-import { WETTINGS } from '@/core/moisture/wetting';
+import { WETTINGS } from '@/core/outing/wetting';
 import { Simulator } from '@/core/simulate/simulator';
 import type { Plan } from '@/core/simulate/plan';
 import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';

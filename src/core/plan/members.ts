@@ -1,0 +1,256 @@
+import { vapourPressure } from '@/core/atmosphere/humidity';
+import { relativeWind, SHELTER_FACTOR } from '@/core/atmosphere/windAtBody';
+import { PERSON_RANGE, type Person } from '@/core/body/person';
+import type { Garment } from '@/core/clothing/garment';
+import type { Weights } from '@/core/judge/cost';
+import { LIMIT } from '@/core/judge/thresholds';
+import type { Stretch, Timeline } from '@/core/outing/timeline';
+import { clamp, within } from '@/core/quantity/range';
+import type { Plan } from '@/core/simulate/plan';
+import { scorePlan, type Scored } from './score';
+
+/** What nobody knows on the day before: each is one standard normal number of a member. */
+export const UNKNOWNS = ['air', 'wind', 'precipitation', 'effort', 'sweat', 'hands and feet', 'comfort'] as const;
+export type Unknown = (typeof UNKNOWNS)[number];
+
+export const UNKNOWN_WORDS: Record<Unknown, string> = {
+  air: 'how cold it gets',
+  wind: 'how hard it blows',
+  precipitation: 'how much falls',
+  effort: 'how hard you go',
+  sweat: 'how much you sweat',
+  'hands and feet': 'how your hands and feet close',
+  comfort: 'how warm you like it',
+};
+
+/**
+ * Spread of a forecast by lead time and of one athlete about the population's mean (one standard deviation).
+ * Air 1 K on the day and 0.35 K more a day ahead, wind 15 % and 4 % more a day, precipitation 40 % and 10 %: the order of
+ * published verification scores; engineering values. Athlete: effort 7 %, sweat and constriction 25 %, comfort 0.7 K.
+ */
+export const SPREAD = {
+  airK: (days: number): number => 1 + 0.35 * days,
+  windShare: (days: number): number => 0.15 + 0.04 * days,
+  fallShare: (days: number): number => 0.4 + 0.1 * days,
+  effortShare: 0.07,
+  sweatShare: 0.25,
+  constrictionShare: 0.25,
+  comfortK: 0.7,
+};
+
+/** One possible day and one possible athlete. */
+export interface Member {
+  z: Record<Unknown, number>;
+}
+
+/** The van der Corput number of `n` in a base: the sequence that fills 0–1 evenly. */
+function evenly(n: number, base: number): number {
+  let value = 0;
+  let share = 1 / base;
+  for (let k = n; k > 0; k = Math.floor(k / base)) {
+    value += (k % base) * share;
+    share /= base;
+  }
+  return value;
+}
+
+const PRIMES = [2, 3, 5, 7, 11, 13, 17, 19];
+
+/**
+ * `count` members, always the same ones: normal numbers from a Halton sequence by the Box–Muller transform, so that few
+ * members already cover the spread evenly. Member 0 is the day as forecast and the athlete as known.
+ * @param count 1–512 @throws OutOfRange
+ */
+export function members(count: number): Member[] {
+  within('members', count, 1, 512);
+  return Array.from({ length: count }, (_, i) => {
+    const normal = UNKNOWNS.map((_, k) => {
+      if (i === 0) return 0;
+      const pair = k - (k % 2);
+      const radius = Math.sqrt(-2 * Math.log(evenly(i, PRIMES[pair])));
+      const turn = 2 * Math.PI * evenly(i, PRIMES[pair + 1]);
+      return clamp(radius * (k % 2 === 0 ? Math.cos(turn) : Math.sin(turn)), -2.5, 2.5);
+    });
+    return { z: Object.fromEntries(UNKNOWNS.map((u, k) => [u, normal[k]])) as Record<Unknown, number> };
+  });
+}
+
+/** The day of one member. */
+export function dayOfMember(timeline: Timeline, m: Member, leadDays: number): Timeline {
+  const airK = m.z.air * SPREAD.airK(leadDays);
+  const wind = Math.exp(m.z.wind * SPREAD.windShare(leadDays));
+  const fall = Math.exp(m.z.precipitation * SPREAD.fallShare(leadDays));
+  const effort = 1 + m.z.effort * SPREAD.effortShare;
+  const stretches = timeline.stretches.map((s): Stretch => {
+    const indoors = s.wind10 === 0 && s.speedMs === 0 && s.precipitation === 'none' && s.airC > 12;
+    if (indoors) return s;
+    const airC = clamp(s.airC + airK, -60, 45);
+    const shelter = timeline.legs[s.leg].shelter;
+    return {
+      ...s,
+      airC,
+      vapourPa: vapourPressure(airC, s.humidity),
+      wind10: s.wind10 * wind,
+      gust: s.gust * wind,
+      relativeWind: blown(s, SHELTER_FACTOR[shelter], wind),
+      precipitationMmH: Math.min(60, s.precipitationMmH * fall),
+      metabolicW: Math.min(2400, s.metabolicW * effort),
+      externalW: s.externalW * effort,
+    };
+  });
+  return { ...timeline, stretches };
+}
+
+/** Relative wind when the true wind is `factor` times as strong, from the same quarter. */
+function blown(s: Stretch, shelterFactor: number, factor: number): number {
+  const w = s.wind10 * shelterFactor;
+  const v = s.speedMs;
+  if (w < 0.05) return s.relativeWind;
+  const cos = v < 0.05 ? 1 : clamp((s.relativeWind ** 2 - w * w - v * v) / (2 * w * v), -1, 1);
+  const before = relativeWind(w, 'ridge', v, cos);
+  const after = relativeWind(Math.min(75, w * factor), 'ridge', v, cos);
+  return Math.max(0.15, s.relativeWind + after - before);
+}
+
+/** The athlete of one member. */
+export function athleteOfMember(person: Person, m: Member): Person {
+  const held = (key: keyof Person, v: number) => clamp(v, PERSON_RANGE[key][0], PERSON_RANGE[key][1]);
+  return {
+    ...person,
+    sweatGain: held('sweatGain', person.sweatGain * Math.exp(m.z.sweat * SPREAD.sweatShare)),
+    constriction: held(
+      'constriction',
+      person.constriction * Math.exp(m.z['hands and feet'] * SPREAD.constrictionShare),
+    ),
+    warmth: held('warmth', person.warmth + m.z.comfort * SPREAD.comfortK),
+  };
+}
+
+export type ChanceKind = 'soaked' | 'damp' | 'fingers clumsy' | 'fingers numb' | 'toes' | 'cold' | 'hot' | 'unsafe';
+
+/** How many of the members end in something, 0–1, and how a person would say it. */
+export interface Chance {
+  kind: ChanceKind;
+  share: number;
+  says: string;
+}
+
+/** What the spread does to one plan. */
+export interface Chances {
+  members: number;
+  list: Chance[];
+  /** cost in the mean and in the worst tenth of the members, points */
+  meanCost: number;
+  badCost: number;
+  /** share of the members without any alarm */
+  holds: number;
+  /** the unknown that moves the cost most, and its share of the variance explained by single unknowns, 0–1 */
+  matters: { unknown: Unknown; says: string; share: number };
+}
+
+const WORDS: Record<ChanceKind, string> = {
+  soaked: 'your base layer gets soaked',
+  damp: 'your base layer gets damp',
+  'fingers clumsy': 'your fingers get clumsy',
+  'fingers numb': 'your fingers go numb',
+  toes: 'your toes get painfully cold',
+  cold: 'you shiver or get chilled through',
+  hot: 'you are too hot for more than ten minutes',
+  unsafe: 'it gets unsafe',
+};
+
+const HAPPENS: Record<ChanceKind, (s: Scored) => boolean> = {
+  soaked: ({ metrics: m }) => m.basePeak.value > LIMIT.baseSoaked,
+  damp: ({ metrics: m }) => m.basePeak.value > LIMIT.baseDamp,
+  'fingers clumsy': ({ metrics: m }) => m.fingers.value < LIMIT.fingerClumsy,
+  'fingers numb': ({ metrics: m }) => m.fingers.value < LIMIT.fingerNumb,
+  toes: ({ metrics: m }) => m.toes.value < LIMIT.toeClumsy,
+  cold: ({ metrics: m }) => m.shiverMinutes > 10 || m.torsoMargin.value < 0,
+  hot: ({ metrics: m }) => m.hotMinutes > 10,
+  unsafe: ({ findings }) => findings.some((f) => f.severity === 3),
+};
+
+/** A share as people say it: never, 1 in 6, 2 in 3, always. */
+export function inWords(share: number): string {
+  if (share <= 0) return 'never';
+  if (share >= 1) return 'always';
+  if (share > 0.9) return 'nearly always';
+  if (share > 0.58) return share > 0.7 ? '3 in 4' : '2 in 3';
+  return `1 in ${Math.max(2, Math.round(1 / share))}`;
+}
+
+export interface ChancesRequest {
+  person: Person;
+  garments: readonly Garment[];
+  timeline: Timeline;
+  plan: Plan;
+  damp?: Record<string, number>;
+  /** days between forecast and start, 0–10 */
+  leadDays?: number;
+  count?: number;
+  weights?: Weights;
+}
+
+const STEP_S = 30;
+
+/**
+ * Runs one plan through every member.
+ * @param onMember called after each; return false to stop early with those that ran
+ * @throws OutOfRange
+ */
+export function chances(r: ChancesRequest, onMember: (done: number) => boolean = () => true): Chances {
+  const lead = within('lead time', r.leadDays ?? 1, 0, 10, 'days');
+  const all = members(r.count ?? 64);
+  const used = new Set([...r.plan.worn, ...r.plan.carried]);
+  const garments = r.garments.filter((g) => used.has(g.id));
+  const ran: { z: Member['z']; scored: Scored }[] = [];
+  for (const m of all) {
+    const scored = scorePlan(athleteOfMember(r.person, m), garments, dayOfMember(r.timeline, m, lead), r.plan, {
+      stepS: STEP_S,
+      sampleS: 120,
+      damp: r.damp,
+      weights: r.weights,
+    });
+    ran.push({ z: m.z, scored });
+    if (!onMember(ran.length / all.length)) break;
+  }
+  const n = ran.length;
+  const costs = ran.map((x) => x.scored.total).sort((a, b) => a - b);
+  const list = (Object.keys(WORDS) as ChanceKind[]).map((kind): Chance => {
+    const share = ran.filter((x) => HAPPENS[kind](x.scored)).length / n;
+    return { kind, share, says: `${inWords(share)} ${WORDS[kind]}` };
+  });
+  return {
+    members: n,
+    list,
+    meanCost: costs.reduce((a, b) => a + b, 0) / n,
+    badCost: costs[Math.min(n - 1, Math.floor(0.9 * n))],
+    holds: 1 - list.find((c) => c.kind === 'unsafe')!.share,
+    matters: mattersMost(ran.map((x) => ({ z: x.z, cost: x.scored.total }))),
+  };
+}
+
+/** Squared correlation of each unknown (and of its square, for what hurts both ways) with the cost; the largest wins. */
+function mattersMost(ran: readonly { z: Member['z']; cost: number }[]): Chances['matters'] {
+  const fit = (of: (z: Member['z']) => number): number => {
+    const n = ran.length;
+    const x = ran.map((r) => of(r.z));
+    const y = ran.map((r) => r.cost);
+    const mean = (v: number[]) => v.reduce((a, b) => a + b, 0) / n;
+    const mx = mean(x);
+    const my = mean(y);
+    const cov = x.reduce((s, v, i) => s + (v - mx) * (y[i] - my), 0);
+    const vx = x.reduce((s, v) => s + (v - mx) ** 2, 0);
+    const vy = y.reduce((s, v) => s + (v - my) ** 2, 0);
+    return vx > 0 && vy > 0 ? (cov * cov) / (vx * vy) : 0;
+  };
+  const shares = UNKNOWNS.map((u) =>
+    Math.max(
+      fit((z) => z[u]),
+      fit((z) => z[u] ** 2),
+    ),
+  );
+  const sum = shares.reduce((a, b) => a + b, 0);
+  const k = shares.indexOf(Math.max(...shares));
+  return { unknown: UNKNOWNS[k], says: UNKNOWN_WORDS[UNKNOWNS[k]], share: sum > 0 ? shares[k] / sum : 0 };
+}

@@ -1,0 +1,84 @@
+import type { Person } from '@/core/body/person';
+import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
+import type { Sport } from '@/core/effort/activity';
+import type { Timeline } from '@/core/outing/timeline';
+import type { Plan } from '@/core/simulate/plan';
+import { purposeOf } from './candidates';
+import { swapGarment } from './edit';
+import { mostMoved, type Moved } from './mostMoved';
+import { scorePlan, type Scored } from './score';
+
+/** What one other piece in the same place would do. */
+export interface Instead {
+  garment: string;
+  name: string;
+  direction: 'warmer' | 'cooler';
+  /** points of cost it adds; negative: it would be better */
+  adds: number;
+  /** what it moves most */
+  moves: Moved;
+}
+
+/** Why this piece and not the next warmer or cooler one. */
+export interface Why {
+  garment: string;
+  name: string;
+  group: Group;
+  warmer: Instead | null;
+  cooler: Instead | null;
+}
+
+export interface WhyRequest {
+  person: Person;
+  closet: readonly Garment[];
+  timeline: Timeline;
+  sport: Sport;
+  plan: Plan;
+  damp?: Record<string, number>;
+}
+
+const STEP_S = 30;
+
+/** For each piece worn or carried: the plan run again with the next warmer and the next cooler of its kind from the closet. */
+export function whyThis(r: WhyRequest): Why[] {
+  const used = new Set([...r.plan.worn, ...r.plan.carried]);
+  const use = purposeOf(r.sport);
+  const free = r.closet.filter((g) => !used.has(g.id) && (g.suits.length === 0 || g.suits.includes(use)));
+  const run = (plan: Plan): Scored => {
+    const ids = new Set([...plan.worn, ...plan.carried]);
+    return scorePlan(
+      r.person,
+      r.closet.filter((g) => ids.has(g.id)),
+      r.timeline,
+      plan,
+      { stepS: STEP_S, damp: r.damp },
+    );
+  };
+  const now = run(r.plan);
+  const instead = (from: Garment, to: Garment | undefined, direction: Instead['direction']): Instead | null => {
+    if (!to) return null;
+    const then = run(swapGarment(r.plan, from.id, to));
+    return { garment: to.id, name: to.name, direction, adds: then.total - now.total, moves: mostMoved(now, then) };
+  };
+  return r.closet
+    .filter((g) => used.has(g.id))
+    .map((g) => {
+      const kind = free.filter((o) => o.group === g.group && o.role === g.role && o.handForm === g.handForm);
+      const warmth = fabricResistance(g);
+      const warmer = kind.filter((o) => fabricResistance(o) > warmth).sort(byWarmth)[0];
+      const cooler = kind
+        .filter((o) => fabricResistance(o) <= warmth)
+        .sort(byWarmth)
+        .at(-1);
+      return {
+        garment: g.id,
+        name: g.name,
+        group: g.group,
+        warmer: instead(g, warmer, 'warmer'),
+        cooler: instead(g, cooler, 'cooler'),
+      };
+    });
+}
+
+const byWarmth = (a: Garment, b: Garment): number =>
+  fabricResistance(a) - fabricResistance(b) || a.id.localeCompare(b.id);
