@@ -71,11 +71,12 @@ function saturating(x: number): number {
 
 const Q10_LOW = -25;
 const Q10_STEP = 0.25;
+const PER_Q10_STEP = 1 / Q10_STEP;
 const Q10_TABLE = Float64Array.from({ length: 35 / Q10_STEP + 2 }, (_, i) => 2 ** ((Q10_LOW + i * Q10_STEP) / 10));
 
 /** 2^(t/10) between −25 and 10 K, held beyond, from a table of quarter kelvins (within 4e-5). */
 function twoToTenth(t: number): number {
-  const x = (t < Q10_LOW ? 0 : t > 10 ? 10 - Q10_LOW : t - Q10_LOW) / Q10_STEP;
+  const x = (t < Q10_LOW ? 0 : t > 10 ? 10 - Q10_LOW : t - Q10_LOW) * PER_Q10_STEP;
   const i = x | 0;
   return Q10_TABLE[i] + (Q10_TABLE[i + 1] - Q10_TABLE[i]) * (x - i);
 }
@@ -95,10 +96,10 @@ export function control(body: BodyParameters, skinC: Float64Array, input: Contro
   let trunkArea = 0;
   for (let z = 0; z < ZONE_COUNT; z++) {
     const error = skinC[z] - setSkin[z];
-    skinSignal += body.sensor[z] * RECEPTOR_SPAN * saturating(error / RECEPTOR_SPAN);
+    skinSignal += body.sensor[z] * RECEPTOR_SPAN * saturating(error * (1 / RECEPTOR_SPAN));
     meanSkin += body.area[z] * skinC[z];
     if (body.shunt[z] === 0) {
-      trunkSignal += body.area[z] * SHUNT_SPAN * saturating(error / SHUNT_SPAN);
+      trunkSignal += body.area[z] * SHUNT_SPAN * saturating(error * (1 / SHUNT_SPAN));
       trunkArea += body.area[z];
     }
   }
@@ -115,6 +116,8 @@ export function control(body: BodyParameters, skinC: Float64Array, input: Contro
   const shuntSignal = SHUNT_SKIN * trunkSignal * person.constriction + SHUNT_CORE * coreError;
   const nutritive = EXTREMITY_NUTRITIVE_LH * BLOOD_WH_PER_LK * (body.totalArea / 1.87);
 
+  const drive = sweatDrive / SWEAT_LATENT;
+  const most = SWEAT_CAP * body.totalArea * 1.15 * person.sweatGain;
   let total = 0;
   for (let z = 0; z < ZONE_COUNT; z++) {
     const q10 = twoToTenth(skinC[z] - setSkin[z]);
@@ -130,8 +133,8 @@ export function control(body: BodyParameters, skinC: Float64Array, input: Contro
     out.skinBlood[z] = (flow * flow) / (flow + cc + 1e-9);
     out.tissueBlood[z] = (body.perfusion[z] + MUSCLE_PERFUSION * muscleW[z]) * flowFactor[z];
     // Local temperature scales sweating glands' output (Stolwijk: 2^((Tsk − set)/10)).
-    let s = (body.sweat[z] * sweatDrive * q10) / SWEAT_LATENT;
-    const cap = SWEAT_CAP * body.totalArea * body.sweat[z] * 1.15 * person.sweatGain;
+    let s = body.sweat[z] * drive * q10;
+    const cap = body.sweat[z] * most;
     if (s > cap) s = cap;
     out.sweat[z] = s;
     total += s;

@@ -3,7 +3,7 @@ import { CLOTH_ABSORPTANCE } from '@/core/atmosphere/sun';
 import { bodyParameters, type BodyParameters } from '@/core/body/bodyParameters';
 import { control, type ControlInput, type ControlOutput } from '@/core/body/control';
 import { CENTRAL_SHARE, neutralState, type NeutralState } from '@/core/body/neutral';
-import { checkPerson, type Person } from '@/core/body/person';
+import { AVERAGE_PERSON, checkPerson, type Person } from '@/core/body/person';
 import { breathHeatShare, breathLatentShare } from '@/core/body/respiration';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
@@ -27,6 +27,7 @@ import type { KitAction, Plan } from './plan';
 import { Ledger } from './ledger';
 import { MUSCLE_BY_ZONE } from './muscles';
 import * as L from './layout';
+import { rehearse } from './rehearse';
 import { packLayers } from './packLayers';
 import { breathDeposit } from './breathCover';
 import { newSeries, type Series } from './series';
@@ -67,6 +68,9 @@ const SHAKEN_OFF = 0.7;
 const FADES_BELOW = 0.25;
 /** Charge in hours of full heat for each hour it gives at least half: it halves when an eighth of the charge is left. */
 const CHARGE_HOURS = 1 / (1 - FADES_BELOW + FADES_BELOW * Math.LN2);
+
+/** Whether this process has shown its engine every branch of a step. */
+let rehearsed = false;
 
 export interface RunOptions {
   /** integration step, s, 1–60 */
@@ -116,6 +120,10 @@ export class Simulator {
   private readonly restEnergy: number;
 
   constructor(person: Person, garments: Garment[]) {
+    if (!rehearsed) {
+      rehearsed = true;
+      rehearse((kit) => new Simulator(AVERAGE_PERSON, kit));
+    }
     this.body = bodyParameters(checkPerson(person));
     this.neutral = neutralState(this.body);
     this.wardrobe = compileWardrobe(garments);
