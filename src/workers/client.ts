@@ -6,7 +6,9 @@ import type { Planned } from '@/core/plan/planner';
 import type { Proposal } from '@/core/plan/propose';
 import type { Scored } from '@/core/plan/score';
 import type { Plan } from '@/core/simulate/plan';
-import type { EmberWorker } from './ember.worker';
+import type { Behind, EmberWorker } from './ember.worker';
+
+export type { Behind };
 
 interface Running {
   worker: Worker;
@@ -91,4 +93,26 @@ export function planInWorker(
     .plan(request.person, request.closet, request.outing, request.damp, proxy(progress))
     .finally(() => running.worker.terminate());
   return { result: result as Promise<Planned>, cancel: () => running.worker.terminate() };
+}
+
+/** Works out what lies behind a plan in a worker of its own, telling each part when it is ready. @returns a way to end the work */
+export function behindInWorker(
+  request: {
+    person: Person;
+    closet: Garment[];
+    outing: Outing;
+    plan: Plan;
+    damp: Record<string, number>;
+    leadDays: number;
+  },
+  ready: (part: Partial<Behind>) => void,
+  failed: (e: Error) => void,
+): () => void {
+  const running = start();
+  const { person, closet, outing, plan, damp, leadDays } = request;
+  running.api
+    .behind(person, closet, outing, plan, damp, leadDays, proxy(ready))
+    .catch(failed)
+    .finally(() => running.worker.terminate());
+  return () => running.worker.terminate();
 }

@@ -18,6 +18,7 @@ import { Problems } from '@/ui/Problems';
 import { C } from '@/ui/palette';
 import { linear } from '@/ui/scale';
 import { useWidth } from '@/ui/useWidth';
+import { Behind } from './Behind';
 import { Cues, CUES_HEIGHT } from './Cues';
 import { GarmentBar, TakeMore } from './GarmentBar';
 import { Land, LAND_HEIGHT } from './Land';
@@ -26,6 +27,7 @@ import { Lanes, lanesHeight } from './Lanes';
 import { Legend } from './Legend';
 import { MomentPanel } from './MomentPanel';
 import { Traces, TRACES_HEIGHT } from './Traces';
+import { useBehind } from './useBehind';
 import { useScore, type Score } from './useScore';
 
 interface Props {
@@ -143,6 +145,7 @@ export function ScoreView(props: Props) {
               />
             </div>
             <CueTable score={score} units={units} />
+            <BehindPlan score={score} outing={outing} person={person} units={units} />
           </>
         ) : (
           <Waiting score={score} outingId={outing.id} />
@@ -604,6 +607,21 @@ function CueTable({ score, units }: { score: Score; units: Units }) {
       </div>
     </section>
   );
+}
+
+function BehindPlan({
+  score,
+  outing,
+  person,
+  units,
+}: {
+  score: Score;
+  outing: StoredOuting;
+  person: Person;
+  units: Units;
+}) {
+  const { parts, failed } = useBehind(person, score.closet, outing, score.damp, score.settled);
+  return <Behind parts={parts} failed={failed} startMs={outing.startMs} units={units} />;
 }
 
 function SaveNote({ score }: { score: Score }) {

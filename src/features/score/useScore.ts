@@ -208,7 +208,10 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
   return {
     garments,
     closet,
+    damp,
     timeline,
+    /** the plan at rest, not the one being dragged */
+    settled,
     plan,
     scored,
     /** true while the picture is older than the plan */

@@ -144,7 +144,7 @@ test('power on a hike is refused in words an athlete understands', () => {
 test('the plan case needs no worn list and limits its cues', () => {
   const c = readPlanCase({ garments: ['thin-merino-base'], legs: [{ ...leg(), worn: undefined }], maxCues: 3 }, 'x');
   expect(c.maxCues).toBe(3);
-  expect(refusal({ ...file(), maxCues: 40 }, readPlanCase)).toContain('maxCues is 40; allowed: 0 to 8');
+  expect(refusal({ ...file(), maxCues: 40 }, readPlanCase)).toContain('maxCues is 40; allowed: 0 to 12');
 });
 
 describe('reading JSON', () => {

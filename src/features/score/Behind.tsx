@@ -1,0 +1,261 @@
+'use client';
+import type { ReactNode } from 'react';
+import type { BestStart } from '@/core/plan/bestStart';
+import type { Chances } from '@/core/plan/members';
+import type { Moved } from '@/core/plan/mostMoved';
+import type { Stuck, StuckOut } from '@/core/plan/stuckOut';
+import type { Instead, Why } from '@/core/plan/whyThis';
+import { clock, day, degrees, grams, temperature, timeOfDay, type Units } from '@/formats/words';
+import type { Behind as Parts } from '@/workers/client';
+
+/** What lies behind the plan: its chances, what if nobody can go on, when to go, and why each piece. */
+export function Behind({
+  parts,
+  failed,
+  startMs,
+  units,
+}: {
+  parts: Partial<Parts>;
+  failed: string | null;
+  startMs: number;
+  units: Units;
+}) {
+  const waiting = (
+    <p className="py-2 text-ink-3">{failed ? `Could not be worked out: ${failed}` : 'Working it out…'}</p>
+  );
+  return (
+    <section
+      aria-label="Behind the plan"
+      className="mt-4 grid grid-cols-2 gap-x-10 gap-y-6 border-t-2 border-ink pt-2 max-[900px]:grid-cols-1"
+    >
+      <Part title="What the day may do with it">{parts.chances ? <ChancesList c={parts.chances} /> : waiting}</Part>
+      <Part title="If you cannot go on">
+        {parts.stuckOut ? <StuckList s={parts.stuckOut} units={units} /> : waiting}
+      </Part>
+      <Part title="When to go">
+        {parts.bestStart ? <Starts b={parts.bestStart} startMs={startMs} units={units} /> : waiting}
+      </Part>
+      <Part title="Why this piece and not the next">
+        {parts.why ? <WhyTable list={parts.why} units={units} /> : waiting}
+      </Part>
+    </section>
+  );
+}
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <div className="min-w-0">
+      <h2 className="speak text-[19px] font-semibold">{title}</h2>
+      {children}
+    </div>
+  );
+}
+
+function ChancesList({ c }: { c: Chances }) {
+  return (
+    <>
+      <p className="text-ink-2">
+        {c.members} runs over the spread of the forecast and of you. What matters most is {c.matters.says}.
+      </p>
+      <ul className="mt-1.5">
+        {c.list.map((x) => (
+          <li
+            key={x.kind}
+            className="grid grid-cols-[minmax(0,1fr)_132px_64px] items-center gap-3 border-b border-grid py-[3px]"
+          >
+            <span className={x.share > 0 ? '' : 'text-ink-3'}>{sentence(x.says)}</span>
+            <span className="h-[9px] border border-ink bg-sheet">
+              <span
+                className={`block h-full ${x.kind === 'unsafe' || x.kind === 'fingers numb' ? 'bg-act' : 'bg-heat-3'}`}
+                style={{ width: `${(100 * x.share).toFixed(1)}%` }}
+              />
+            </span>
+            <span className="text-right text-ink-2">{(100 * x.share).toFixed(0)} %</span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+const sentence = (s: string): string => s[0].toUpperCase() + s.slice(1);
+
+const HOURS = 12;
+
+function StuckList({ s, units }: { s: StuckOut; units: Units }) {
+  return (
+    <>
+      <p className="text-ink-2">Sitting still in everything along, out of the sun, for twelve hours.</p>
+      {s.stuck.map((x) => (
+        <StuckPlace key={x.place} x={x} units={units} />
+      ))}
+      <ul className="mt-2 grid grid-cols-2 gap-x-5">
+        {s.safety.map((i) => (
+          <li key={i.item} className="border-b border-grid py-[3px] leading-tight">
+            <b className={i.have ? '' : 'text-ink-2'}>
+              <span aria-hidden="true">{i.have ? '■' : '□'}</span> {i.item}
+            </b>
+            <span className="sr-only">{i.have ? ', along' : ', not in this plan'}</span>
+            <span className="block text-[12px] text-ink-2">{i.says}</span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function StuckPlace({ x, units }: { x: Stuck; units: Units }) {
+  const at = (h: number) => `${((100 * Math.min(HOURS, h)) / HOURS).toFixed(1)}%`;
+  const hours = (h: number | null) =>
+    h === null ? 'never in 12 h' : h < 2 ? `${Math.round(h * 60)} min` : `${h.toFixed(1)} h`;
+  const marks: [string, number | null, string][] = [
+    ['shivering', x.shiversH, 'bg-cold'],
+    ['useless hands', x.handsH, 'bg-ink'],
+    ['danger', x.dangerH, 'bg-act'],
+  ];
+  return (
+    <div className="mt-1.5">
+      <p>
+        <b>{x.place === 'worst' ? 'Where it bites most' : 'Farthest out'}</b>, {x.where}, {clock(x.atS)}:{' '}
+        {temperature(x.airC, units)}, feels {temperature(x.feelsC, units)}
+      </p>
+      <div
+        className="relative mt-1 h-[14px] border border-ink bg-heat-1"
+        role="img"
+        aria-label={marks.map(([w, h]) => `${w} ${hours(h)}`).join(', ')}
+      >
+        {x.dangerH !== null && <span className="absolute inset-y-0 right-0 bg-worn" style={{ left: at(x.dangerH) }} />}
+        {[1, 2, 4].map((h) => (
+          <span key={h} className="absolute inset-y-0 w-px bg-ink-3" style={{ left: at(h) }} />
+        ))}
+        {marks.map(([w, h, colour]) =>
+          h === null ? null : (
+            <span key={w} className={`absolute inset-y-[-3px] w-[3px] ${colour}`} style={{ left: at(h) }} />
+          ),
+        )}
+      </div>
+      <p className="mt-0.5 flex flex-wrap gap-x-3 text-[12px]">
+        {marks.map(([w, h, colour]) => (
+          <span key={w} className="whitespace-nowrap">
+            <span className={`mr-1 inline-block h-[9px] w-[9px] ${colour}`} aria-hidden="true" />
+            {w} <b>{hours(h)}</b>
+          </span>
+        ))}
+        <span className="text-ink-3">rules at 1, 2, 4 of 12 h</span>
+      </p>
+      <table className="mt-0.5 text-[12px]">
+        <tbody>
+          <tr>
+            {x.after.map((a) => (
+              <td key={a.hours} className="pr-4 whitespace-nowrap">
+                {a.hours} h: core <b>{degrees(a.coreC, units, 1)}</b>, fingers <b>{degrees(a.fingersC, units)}</b>
+              </td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+      {x.oneMore && (
+        <p className="text-[12px]">
+          With <b>{x.oneMore.name.toLowerCase()}</b> in the pack: useless hands {hours(x.oneMore.handsH)}, danger{' '}
+          {hours(x.oneMore.dangerH)}.
+        </p>
+      )}
+    </div>
+  );
+}
+
+const ADVICE = { go: 'Go.', 'go shorter': 'Go shorter.', 'not today': 'Not today.' } as const;
+
+function Starts({ b, startMs, units }: { b: BestStart; startMs: number; units: Units }) {
+  const most = Math.max(...b.starts.map((s) => s.cost), 0.1);
+  const better = b.best.startMs !== startMs && b.saves > 0.15;
+  return (
+    <>
+      <p>
+        <b className={b.advice.go === 'not today' ? 'text-act' : ''}>{ADVICE[b.advice.go]}</b>{' '}
+        {sentence(b.advice.reason)}
+        {b.advice.minutes !== undefined && `; be back within ${clock(b.advice.minutes * 60)} h`}.{' '}
+        {better
+          ? `Leaving ${day(b.best.startMs)} at ${timeOfDay(b.best.startMs)} would be easier on you.`
+          : 'No other start within this forecast is clearly better for this plan.'}
+      </p>
+      <ol
+        className="mt-2 flex h-[104px] items-end gap-[3px] overflow-x-auto"
+        aria-label="Cost of this plan by hour of start"
+      >
+        {b.starts.map((s) => (
+          <li
+            key={s.startMs}
+            className="flex w-[30px] shrink-0 flex-col items-center justify-end text-[11px] leading-tight"
+          >
+            <span className="text-ink-2">{degrees(s.feelsC, units)}</span>
+            <span
+              className={`w-full border ${s.startMs === startMs ? 'border-ink' : 'border-transparent'} ${s.safe ? 'bg-heat-2' : 'bg-act'}`}
+              style={{ height: `${Math.max(3, (56 * s.cost) / most).toFixed(0)}px` }}
+              title={`${timeOfDay(s.startMs)}: ${s.cost.toFixed(1)} points${s.safe ? '' : ', not safe'}`}
+            />
+            <span className={s.startMs === startMs ? 'font-bold' : 'text-ink-2'}>
+              {timeOfDay(s.startMs).slice(0, 5)}
+            </span>
+            <span className="text-ink-3">{s.fallsMm >= 0.05 ? s.fallsMm.toFixed(1) : '–'}</span>
+          </li>
+        ))}
+      </ol>
+      <p className="text-[12px] text-ink-3">
+        Height: what this plan costs when you leave then. Above: coldest it feels. Below: what falls on you, mm. Red:
+        not safe.
+      </p>
+    </>
+  );
+}
+
+function WhyTable({ list, units }: { list: readonly Why[]; units: Units }) {
+  return (
+    <table className="mt-1 w-full border-collapse text-left">
+      <thead>
+        <tr className="border-b border-ink text-[12px] text-ink-3">
+          <th className="py-0.5 font-medium">Piece</th>
+          <th className="font-medium">The next cooler</th>
+          <th className="font-medium">The next warmer</th>
+        </tr>
+      </thead>
+      <tbody>
+        {list.map((w) => (
+          <tr key={w.garment} className="border-b border-grid align-baseline">
+            <th scope="row" className="py-[3px] pr-3 font-semibold">
+              {w.name}
+            </th>
+            <td className="pr-3">{instead(w.cooler, units)}</td>
+            <td>{instead(w.warmer, units)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function instead(i: Instead | null, units: Units): ReactNode {
+  if (!i) return <span className="text-ink-3">you own none</span>;
+  const points =
+    Math.abs(i.adds) < 0.005 ? 'no difference' : `${i.adds > 0 ? '+' : '−'}${Math.abs(i.adds).toFixed(2)} points`;
+  return (
+    <>
+      {i.name}: <b className={i.adds < -0.005 ? 'text-act' : ''}>{points}</b>
+      <span className="block text-[12px] text-ink-2">{moved(i.moves, units)}</span>
+    </>
+  );
+}
+
+const WHAT: Record<Moved['what'], string> = {
+  fingers: 'fingers, lowest',
+  toes: 'toes, lowest',
+  face: 'face, lowest',
+  torso: 'torso, lowest',
+  core: 'core, highest',
+  water: 'water, most',
+};
+
+function moved(m: Moved, units: Units): string {
+  const show = (v: number) => (m.what === 'water' ? grams(v, units) : degrees(v, units, 1));
+  return `${WHAT[m.what]} ${show(m.from)} → ${show(m.to)}`;
+}
