@@ -74,6 +74,21 @@ export default tseslint.config(
     },
   },
   {
+    // Engines differ in the last bit of these; the core must give the same numbers everywhere (quantity/exact.ts).
+    files: ['src/core/**/*.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: "BinaryExpression[operator='**']", message: 'Multiply out, or use power() of quantity/exact' },
+        {
+          selector:
+            "CallExpression[callee.object.name='Math'][callee.property.name=/^(exp|expm1|log|log1p|log2|log10|pow|sin|cos|tan|sinh|cosh|tanh|cbrt|hypot)$/]",
+          message: 'Use quantity/exact: engines differ in the last bit',
+        },
+      ],
+    },
+  },
+  {
     files: ['**/*.{mjs,js}'],
     languageOptions: {
       globals: {

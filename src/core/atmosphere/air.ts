@@ -1,3 +1,4 @@
+import { power } from '@/core/quantity/exact';
 import { within } from '@/core/quantity/range';
 import { KELVIN } from '@/core/quantity/units';
 
@@ -7,7 +8,7 @@ export const STANDARD_PRESSURE = 101325;
 /** Standard atmosphere pressure, Pa, at altitude −500 to 9000 m. ASHRAE 2017 ch. 1 eq. 3. */
 export function pressureAt(altitudeM: number): number {
   within('altitude', altitudeM, -500, 9000, 'm');
-  return STANDARD_PRESSURE * Math.pow(1 - 2.25577e-5 * altitudeM, 5.2559);
+  return STANDARD_PRESSURE * power(1 - 2.25577e-5 * altitudeM, 5.2559);
 }
 
 /** Density of dry air, kg/m³ (ideal gas, 287.055 J/kgK). Moisture is left out: under 0.5 % below 10 °C. */

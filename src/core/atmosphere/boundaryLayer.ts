@@ -1,3 +1,4 @@
+import { power } from '@/core/quantity/exact';
 import { STANDARD_PRESSURE } from './air';
 
 /**
@@ -16,8 +17,8 @@ export const LEWIS_PER_PA = 0.0165;
  * @param v relative air speed, m/s  @param pressurePa thin air carries less: (p/p₀)^0.55 (ASHRAE Fundamentals ch. 9, from memory)
  */
 export function convection(v: number, pressurePa = STANDARD_PRESSURE): number {
-  const thin = pressurePa === STANDARD_PRESSURE ? 1 : Math.pow(pressurePa / STANDARD_PRESSURE, 0.55);
-  return Math.max(NATURAL_CONVECTION, 8.3 * Math.pow(v, 0.6)) * thin;
+  const thin = pressurePa === STANDARD_PRESSURE ? 1 : power(pressurePa / STANDARD_PRESSURE, 0.55);
+  return Math.max(NATURAL_CONVECTION, 8.3 * power(v, 0.6)) * thin;
 }
 
 /** Lewis relation, K/Pa: vapour leaves more easily in thin air, by p₀/p (ASHRAE Fundamentals ch. 9, from memory). */

@@ -1,3 +1,4 @@
+import { exp, ln } from '@/core/quantity/exact';
 import { within } from '@/core/quantity/range';
 import { KELVIN } from '@/core/quantity/units';
 
@@ -10,22 +11,22 @@ import { KELVIN } from '@/core/quantity/units';
 export function saturationPressure(tC: number): number {
   within('temperature', tC, -100, 200, '°C');
   const T = tC + KELVIN;
-  const ln =
+  const logarithm =
     tC <= 0.01
       ? -5.6745359e3 / T +
         6.3925247 -
         9.677843e-3 * T +
         6.2215701e-7 * T * T +
-        2.0747825e-9 * T ** 3 -
-        9.484024e-13 * T ** 4 +
-        4.1635019 * Math.log(T)
+        2.0747825e-9 * T * T * T -
+        9.484024e-13 * T * T * T * T +
+        4.1635019 * ln(T)
       : -5.8002206e3 / T +
         1.3914993 -
         4.8640239e-2 * T +
         4.1764768e-5 * T * T -
-        1.4452093e-8 * T ** 3 +
-        6.5459673 * Math.log(T);
-  return Math.exp(ln);
+        1.4452093e-8 * T * T * T +
+        6.5459673 * ln(T);
+  return exp(logarithm);
 }
 
 const TABLE_LOW = -80;

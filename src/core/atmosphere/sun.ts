@@ -1,3 +1,4 @@
+import { power, sine, steady } from '@/core/quantity/exact';
 import { getPosition } from 'suncalc';
 import { clamp } from '@/core/quantity/range';
 
@@ -12,7 +13,7 @@ export interface Sun {
 export function sunPosition(when: number, latitude: number, longitude: number): Sun {
   // The library wants a Date; the core holds no clock, so the caller gives the instant.
   const p = getPosition(when as unknown as Date, latitude, longitude);
-  return { altitudeDeg: p.altitude, azimuthDeg: p.azimuth };
+  return { altitudeDeg: steady(p.altitude), azimuthDeg: steady(p.azimuth) };
 }
 
 /**
@@ -26,10 +27,10 @@ export function sunPosition(when: number, latitude: number, longitude: number): 
  */
 export function sunOnBody(altitudeDeg: number, cloud: number, albedo: number, shaded: boolean): number {
   if (altitudeDeg <= 0) return 0;
-  const sinA = Math.sin((altitudeDeg * Math.PI) / 180);
-  const airMass = 1 / (sinA + 0.50572 * Math.pow(altitudeDeg + 6.07995, -1.6364));
-  const beam = 1367 * Math.pow(0.7, Math.pow(airMass, 0.678));
-  const cloudFactor = 1 - 0.75 * Math.pow(clamp(cloud, 0, 1), 3.4);
+  const sinA = sine((altitudeDeg * Math.PI) / 180);
+  const airMass = 1 / (sinA + 0.50572 * power(altitudeDeg + 6.07995, -1.6364));
+  const beam = 1367 * power(0.7, power(airMass, 0.678));
+  const cloudFactor = 1 - 0.75 * power(clamp(cloud, 0, 1), 3.4);
   const globalHorizontal = beam * sinA * 1.1 * cloudFactor;
   const direct = shaded ? 0 : beam * (1 - clamp(cloud, 0, 1)) * (0.25 - (0.15 * altitudeDeg) / 90);
   const diffuse = 0.5 * (0.15 * beam * cloudFactor);

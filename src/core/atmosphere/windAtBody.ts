@@ -1,3 +1,4 @@
+import { cosine } from '@/core/quantity/exact';
 import { within } from '@/core/quantity/range';
 
 export type Shelter = 'open' | 'forest' | 'ridge' | 'indoor' | 'street';
@@ -34,5 +35,5 @@ export function relativeWind(wind10: number, shelter: Shelter, ownSpeed: number,
 
 /** Headwind cosine from the course bearing and the direction the wind comes from, both degrees from north. */
 export function headwindCosine(courseDeg: number, windFromDeg: number): number {
-  return Math.cos(((courseDeg - windFromDeg) * Math.PI) / 180);
+  return cosine(((courseDeg - windFromDeg) * Math.PI) / 180);
 }

@@ -1,3 +1,4 @@
+import { power } from '@/core/quantity/exact';
 import { clamp, within } from '@/core/quantity/range';
 
 /**
@@ -17,7 +18,7 @@ export function windChillC(airC: number, wind10Kmh: number): number {
   within('wind at 10 m', wind10Kmh, 0, 300, 'km/h');
   if (airC > 10) return airC;
   if (wind10Kmh < 4.8) return airC + ((-1.59 + 0.1345 * airC) / 5) * wind10Kmh;
-  const v = Math.pow(wind10Kmh, 0.16);
+  const v = power(wind10Kmh, 0.16);
   return 13.12 + 0.6215 * airC - 11.37 * v + 0.3965 * airC * v;
 }
 
@@ -30,7 +31,7 @@ export function windChillF(airF: number, windMph: number): number {
   within('air temperature', airF, -112, 140, '°F');
   within('wind', windMph, 0, 190, 'mph');
   if (airF > 50 || windMph < 3) return airF;
-  const v = Math.pow(windMph, 0.16);
+  const v = power(windMph, 0.16);
   return 35.74 + 0.6215 * airF - 35.75 * v + 0.4275 * airF * v;
 }
 
@@ -44,7 +45,7 @@ export function freezingMinutes(airC: number, wind10Kmh: number): number {
   within('air temperature', airC, -80, 60, '°C');
   within('wind at 10 m', wind10Kmh, 0, 300, 'km/h');
   if (airC >= -15) return Infinity;
-  const minutes = (-24.5 * (0.667 * clamp(wind10Kmh, 0, 80) + 4.8) + 2111) * Math.pow(-4.8 - airC, -1.668);
+  const minutes = (-24.5 * (0.667 * clamp(wind10Kmh, 0, 80) + 4.8) + 2111) * power(-4.8 - airC, -1.668);
   if (minutes > 30) return Infinity;
   return Math.max(2, minutes);
 }

@@ -1,3 +1,4 @@
+import { power } from '@/core/quantity/exact';
 import { clamp } from '@/core/quantity/range';
 import { BLOOD_WH_PER_LK, type BodyParameters } from './bodyParameters';
 import { EXTREMITY_NUTRITIVE_LH, ZONE_COUNT } from './zones';
@@ -72,7 +73,7 @@ function saturating(x: number): number {
 const Q10_LOW = -25;
 const Q10_STEP = 0.25;
 const PER_Q10_STEP = 1 / Q10_STEP;
-const Q10_TABLE = Float64Array.from({ length: 35 / Q10_STEP + 2 }, (_, i) => 2 ** ((Q10_LOW + i * Q10_STEP) / 10));
+const Q10_TABLE = Float64Array.from({ length: 35 / Q10_STEP + 2 }, (_, i) => power(2, (Q10_LOW + i * Q10_STEP) / 10));
 
 /** 2^(t/10) between −25 and 10 K, held beyond, from a table of quarter kelvins (within 4e-5). */
 function twoToTenth(t: number): number {

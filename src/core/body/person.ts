@@ -1,3 +1,4 @@
+import { power } from '@/core/quantity/exact';
 import { within } from '@/core/quantity/range';
 import type { Engine } from '@/core/effort/legEffort';
 
@@ -59,7 +60,7 @@ export function checkPerson(p: Person): Person {
 
 /** Body surface, m². Du Bois & Du Bois 1916: 0.202 m^0.425 h^0.725. */
 export function bodyArea(p: Pick<Person, 'massKg' | 'heightM'>): number {
-  return 0.202 * Math.pow(p.massKg, 0.425) * Math.pow(p.heightM, 0.725);
+  return 0.202 * power(p.massKg, 0.425) * power(p.heightM, 0.725);
 }
 
 export function engineOf(p: Person): Engine {

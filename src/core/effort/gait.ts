@@ -8,7 +8,7 @@ import { kmhToMs } from '@/core/quantity/units';
 export function runningCost(slope: number): number {
   within('slope', slope, -0.45, 0.45);
   const i = slope;
-  return 155.4 * i ** 5 - 30.4 * i ** 4 - 43.3 * i ** 3 + 46.3 * i ** 2 + 19.5 * i + 3.6;
+  return ((((155.4 * i - 30.4) * i - 43.3) * i + 46.3) * i + 19.5) * i + 3.6;
 }
 
 /**
@@ -17,7 +17,7 @@ export function runningCost(slope: number): number {
 export function walkingCost(slope: number): number {
   within('slope', slope, -0.45, 0.45);
   const i = slope;
-  return 280.5 * i ** 5 - 58.7 * i ** 4 - 76.8 * i ** 3 + 51.9 * i ** 2 + 19.6 * i + 2.5;
+  return ((((280.5 * i - 58.7) * i - 76.8) * i + 51.9) * i + 19.6) * i + 2.5;
 }
 
 /**

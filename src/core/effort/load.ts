@@ -1,3 +1,4 @@
+import { power } from '@/core/quantity/exact';
 import { within } from '@/core/quantity/range';
 
 /**
@@ -27,13 +28,13 @@ export function pandolf(massKg: number, loadKg: number, speedMs: number, slope: 
   within('slope', slope, -0.6, 0.6);
   within('terrain factor', terrain, 1, 5);
   const total = massKg + loadKg;
-  const standing = 1.5 * massKg + 2.0 * total * (loadKg / massKg) ** 2;
+  const standing = 1.5 * massKg + 2.0 * total * (loadKg / massKg) * (loadKg / massKg);
   const g = slope * 100;
-  const level = standing + terrain * total * (1.5 * speedMs ** 2 + 0.35 * speedMs * Math.max(0, g));
+  const level = standing + terrain * total * (1.5 * speedMs * speedMs + 0.35 * speedMs * Math.max(0, g));
   if (g >= 0 || speedMs === 0) return level;
   const down = -g;
   const correction =
-    terrain * ((down * total * speedMs) / 3.5 - (total * (down + 6) ** 2) / massKg + (25 - speedMs ** 2));
+    terrain * ((down * total * speedMs) / 3.5 - (total * (down + 6) * (down + 6)) / massKg + (25 - speedMs * speedMs));
   return Math.max(standing, level - correction);
 }
 
@@ -48,8 +49,8 @@ export function lcdaWalking(speedMs: number, slope: number): number {
   const g = slope * 100;
   return (
     1.44 +
-    1.94 * Math.pow(speedMs, 0.43) +
-    0.24 * Math.pow(speedMs, 4) +
-    0.34 * speedMs * g * (1 - Math.pow(1.05, 1 - Math.pow(1.1, g + 32)))
+    1.94 * power(speedMs, 0.43) +
+    0.24 * speedMs * speedMs * speedMs * speedMs +
+    0.34 * speedMs * g * (1 - power(1.05, 1 - power(1.1, g + 32)))
   );
 }

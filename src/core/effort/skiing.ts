@@ -22,8 +22,8 @@ export function skiPower(massKg: number, speedMs: number, slope: number, style: 
   within('slope', slope, -1, 0.6);
   const s = SKI[style];
   const gravity = massKg * 9.81 * speedMs * slope;
-  const glide = s.friction * massKg * 9.81 * speedMs * Math.cos(Math.atan(slope));
-  const air = 0.5 * airDensity * s.dragArea * speedMs ** 3;
+  const glide = s.friction * massKg * 9.81 * (speedMs / Math.sqrt(1 + slope * slope));
+  const air = 0.5 * airDensity * s.dragArea * speedMs * speedMs * speedMs;
   return Math.max(0, gravity + glide + air);
 }
 

@@ -132,7 +132,7 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
 /** Water still in the clothes at the end and the chill at stops, once for a whole run. */
 export function addEnd(c: BodyCost, waterEndG: number, afterChillK: number): void {
   c.wetLayers += Math.max(0, waterEndG) / 500;
-  c.afterChill += (afterChillK / 3.5) ** 2 * 0.4;
+  c.afterChill += (afterChillK / 3.5) * (afterChillK / 3.5) * 0.4;
 }
 
 /** Cost of the body's part of a recorded run, points. */

@@ -1,3 +1,4 @@
+import { exp, ln } from '@/core/quantity/exact';
 import { CLO } from '@/core/quantity/units';
 import { within } from '@/core/quantity/range';
 
@@ -43,7 +44,7 @@ function criterion(strain: Strain, m: number): { skinC: number; wettedness: numb
 }
 
 /** Saturation pressure in the standard's own form, kPa. */
-const saturationKPa = (t: number): number => 0.1333 * Math.exp(18.6686 - 4030.183 / (t + 235));
+const saturationKPa = (t: number): number => 0.1333 * exp(18.6686 - 4030.183 / (t + 235));
 
 interface Air {
   pa: number;
@@ -64,8 +65,8 @@ function airOf(t: ColdTask): Air {
     pa,
     respiration:
       1.73e-2 * t.metabolicWm2 * (saturationKPa(exhaled) - pa) + 1.4e-3 * t.metabolicWm2 * (exhaled - t.airC),
-    airLayer: 0.092 * Math.exp(-0.15 * v - 0.22 * w) - 0.0045,
-    correction: 0.54 * Math.exp(0.075 * Math.log(p) - 0.15 * v - 0.22 * w) - 0.06 * Math.log(p) + 0.5,
+    airLayer: 0.092 * exp(-0.15 * v - 0.22 * w) - 0.0045,
+    correction: 0.54 * exp(0.075 * ln(p) - 0.15 * v - 0.22 * w) - 0.06 * ln(p) + 0.5,
   };
 }
 

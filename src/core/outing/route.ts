@@ -1,3 +1,4 @@
+import { cosine, sine, steady } from '@/core/quantity/exact';
 import { OutOfRange, within } from '@/core/quantity/range';
 
 export interface RoutePoint {
@@ -31,16 +32,16 @@ const rad = (d: number) => (d * Math.PI) / 180;
 export function distanceM(a: Pick<RoutePoint, 'lat' | 'lon'>, b: Pick<RoutePoint, 'lat' | 'lon'>): number {
   const dLat = rad(b.lat - a.lat);
   const dLon = rad(b.lon - a.lon);
-  const h = Math.sin(dLat / 2) ** 2 + Math.cos(rad(a.lat)) * Math.cos(rad(b.lat)) * Math.sin(dLon / 2) ** 2;
-  return 2 * EARTH_M * Math.asin(Math.min(1, Math.sqrt(h)));
+  const h = sine(dLat / 2) * sine(dLat / 2) + cosine(rad(a.lat)) * cosine(rad(b.lat)) * sine(dLon / 2) * sine(dLon / 2);
+  return steady(2 * EARTH_M * Math.asin(Math.min(1, Math.sqrt(h))));
 }
 
 /** Initial course from a to b, degrees from north. */
 export function bearing(a: Pick<RoutePoint, 'lat' | 'lon'>, b: Pick<RoutePoint, 'lat' | 'lon'>): number {
   const dLon = rad(b.lon - a.lon);
-  const y = Math.sin(dLon) * Math.cos(rad(b.lat));
-  const x = Math.cos(rad(a.lat)) * Math.sin(rad(b.lat)) - Math.sin(rad(a.lat)) * Math.cos(rad(b.lat)) * Math.cos(dLon);
-  return ((Math.atan2(y, x) * 180) / Math.PI + 360) % 360;
+  const y = sine(dLon) * cosine(rad(b.lat));
+  const x = cosine(rad(a.lat)) * sine(rad(b.lat)) - sine(rad(a.lat)) * cosine(rad(b.lat)) * cosine(dLon);
+  return steady(((Math.atan2(y, x) * 180) / Math.PI + 360) % 360);
 }
 
 /**

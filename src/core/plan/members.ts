@@ -1,3 +1,4 @@
+import { cosine, exp, ln, sine } from '@/core/quantity/exact';
 import { vapourPressure } from '@/core/atmosphere/humidity';
 import { relativeWind, SHELTER_FACTOR } from '@/core/atmosphere/windAtBody';
 import { PERSON_RANGE, type Person } from '@/core/body/person';
@@ -67,9 +68,9 @@ export function members(count: number): Member[] {
     const normal = UNKNOWNS.map((_, k) => {
       if (i === 0) return 0;
       const pair = k - (k % 2);
-      const radius = Math.sqrt(-2 * Math.log(evenly(i, PRIMES[pair])));
+      const radius = Math.sqrt(-2 * ln(evenly(i, PRIMES[pair])));
       const turn = 2 * Math.PI * evenly(i, PRIMES[pair + 1]);
-      return clamp(radius * (k % 2 === 0 ? Math.cos(turn) : Math.sin(turn)), -2.5, 2.5);
+      return clamp(radius * (k % 2 === 0 ? cosine(turn) : sine(turn)), -2.5, 2.5);
     });
     return { z: Object.fromEntries(UNKNOWNS.map((u, k) => [u, normal[k]])) as Record<Unknown, number> };
   });
@@ -78,8 +79,8 @@ export function members(count: number): Member[] {
 /** The day of one member. */
 export function dayOfMember(timeline: Timeline, m: Member, leadDays: number): Timeline {
   const airK = m.z.air * SPREAD.airK(leadDays);
-  const wind = Math.exp(m.z.wind * SPREAD.windShare(leadDays));
-  const fall = Math.exp(m.z.precipitation * SPREAD.fallShare(leadDays));
+  const wind = exp(m.z.wind * SPREAD.windShare(leadDays));
+  const fall = exp(m.z.precipitation * SPREAD.fallShare(leadDays));
   const effort = 1 + m.z.effort * SPREAD.effortShare;
   const stretches = timeline.stretches.map((s): Stretch => {
     const indoors = s.wind10 === 0 && s.speedMs === 0 && s.precipitation === 'none' && s.airC > 12;
@@ -106,7 +107,7 @@ function blown(s: Stretch, shelterFactor: number, factor: number): number {
   const w = s.wind10 * shelterFactor;
   const v = s.speedMs;
   if (w < 0.05) return s.relativeWind;
-  const cos = v < 0.05 ? 1 : clamp((s.relativeWind ** 2 - w * w - v * v) / (2 * w * v), -1, 1);
+  const cos = v < 0.05 ? 1 : clamp((s.relativeWind * s.relativeWind - w * w - v * v) / (2 * w * v), -1, 1);
   const before = relativeWind(w, 'ridge', v, cos);
   const after = relativeWind(Math.min(75, w * factor), 'ridge', v, cos);
   return Math.max(0.15, s.relativeWind + after - before);
@@ -117,11 +118,8 @@ export function athleteOfMember(person: Person, m: Member): Person {
   const held = (key: keyof Person, v: number) => clamp(v, PERSON_RANGE[key][0], PERSON_RANGE[key][1]);
   return {
     ...person,
-    sweatGain: held('sweatGain', person.sweatGain * Math.exp(m.z.sweat * SPREAD.sweatShare)),
-    constriction: held(
-      'constriction',
-      person.constriction * Math.exp(m.z['hands and feet'] * SPREAD.constrictionShare),
-    ),
+    sweatGain: held('sweatGain', person.sweatGain * exp(m.z.sweat * SPREAD.sweatShare)),
+    constriction: held('constriction', person.constriction * exp(m.z['hands and feet'] * SPREAD.constrictionShare)),
     warmth: held('warmth', person.warmth + m.z.comfort * SPREAD.comfortK),
   };
 }
@@ -240,14 +238,14 @@ function mattersMost(ran: readonly { z: Member['z']; cost: number }[]): Chances[
     const mx = mean(x);
     const my = mean(y);
     const cov = x.reduce((s, v, i) => s + (v - mx) * (y[i] - my), 0);
-    const vx = x.reduce((s, v) => s + (v - mx) ** 2, 0);
-    const vy = y.reduce((s, v) => s + (v - my) ** 2, 0);
+    const vx = x.reduce((s, v) => s + (v - mx) * (v - mx), 0);
+    const vy = y.reduce((s, v) => s + (v - my) * (v - my), 0);
     return vx > 0 && vy > 0 ? (cov * cov) / (vx * vy) : 0;
   };
   const shares = UNKNOWNS.map((u) =>
     Math.max(
       fit((z) => z[u]),
-      fit((z) => z[u] ** 2),
+      fit((z) => z[u] * z[u]),
     ),
   );
   const sum = shares.reduce((a, b) => a + b, 0);

@@ -81,7 +81,7 @@ export function walk(sim: Simulator, timeline: Timeline, phase: Phase, stepS: nu
       t = until;
     }
   }
-  if (phase.stop) cost.afterChill += (deepest / 3.5) ** 2 * 0.4;
+  if (phase.stop) cost.afterChill += (deepest / 3.5) * (deepest / 3.5) * 0.4;
   return cost;
 }
 

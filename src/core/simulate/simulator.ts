@@ -1,3 +1,4 @@
+import { exp } from '@/core/quantity/exact';
 import { LIQUID_SHARE } from '@/core/atmosphere/precipitation';
 import { CLOTH_ABSORPTANCE } from '@/core/atmosphere/sun';
 import { bodyParameters, type BodyParameters } from '@/core/body/bodyParameters';
@@ -349,9 +350,9 @@ export class Simulator {
   /** Relaxations over a step, kept as long as the step stays the same. */
   private relax(dt: number): void {
     this.relaxedFor = dt;
-    this.rise = 1 - Math.exp(-dt / EFFORT_RISE_S);
-    this.fall = 1 - Math.exp(-dt / EFFORT_FALL_S);
-    this.habit = 1 - Math.exp(-dt / HABIT_S);
+    this.rise = 1 - exp(-dt / EFFORT_RISE_S);
+    this.fall = 1 - exp(-dt / EFFORT_FALL_S);
+    this.habit = 1 - exp(-dt / HABIT_S);
   }
 
   /** One step of `dt` seconds under conditions for which `dress` was called. */
