@@ -219,7 +219,8 @@ function readWater(m: Metrics, series: Series, w: Wardrobe, area: Float64Array, 
       const j = g * ZONE_COUNT + z;
       if (w.cover[j] === 0) continue;
       const at = (r * w.count + g) * ZONE_COUNT + z;
-      water += (series.waterGm2[at] - 0.5 * w.sorb[j]) * area[z];
+      // Cloth drier than stored counts as dry, as in the lanes: it lends no credit to what is wet elsewhere.
+      water += Math.max(0, series.waterGm2[at] - 0.5 * w.sorb[j]) * area[z];
       frost += series.frostGm2[at] * area[z];
     }
     if (base < 0 && w.cover[g * ZONE_COUNT + CHEST] > 0.5) base = g;

@@ -130,7 +130,9 @@ export type ChanceKind = 'soaked' | 'damp' | 'fingers clumsy' | 'fingers numb' |
 export interface Chance {
   kind: ChanceKind;
   share: number;
-  says: string;
+  /** what happens, and how often in words */
+  what: string;
+  often: string;
 }
 
 /** What the spread does to one plan. */
@@ -147,14 +149,14 @@ export interface Chances {
 }
 
 const WORDS: Record<ChanceKind, string> = {
-  soaked: 'your base layer gets soaked',
-  damp: 'your base layer gets damp',
+  soaked: 'your base layer is soaked',
+  damp: 'your base layer is damp',
   'fingers clumsy': 'your fingers get clumsy',
   'fingers numb': 'your fingers go numb',
   toes: 'your toes get painfully cold',
-  cold: 'you shiver or get chilled through',
-  hot: 'you are too hot for more than ten minutes',
-  unsafe: 'it gets unsafe',
+  cold: 'you shiver or are chilled through',
+  hot: 'you are too hot for over ten minutes',
+  unsafe: 'it is not safe',
 };
 
 const HAPPENS: Record<ChanceKind, (s: Scored) => boolean> = {
@@ -216,7 +218,7 @@ export function chances(r: ChancesRequest, onMember: (done: number) => boolean =
   const costs = ran.map((x) => x.scored.total).sort((a, b) => a - b);
   const list = (Object.keys(WORDS) as ChanceKind[]).map((kind): Chance => {
     const share = ran.filter((x) => HAPPENS[kind](x.scored)).length / n;
-    return { kind, share, says: `${inWords(share)} ${WORDS[kind]}` };
+    return { kind, share, what: WORDS[kind], often: inWords(share) };
   });
   return {
     members: n,

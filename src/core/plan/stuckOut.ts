@@ -58,6 +58,7 @@ export interface StuckRequest {
 
 const HOURS = [1, 2, 4, 12];
 const STEP_S = 60;
+const SAMPLE_S = 300;
 const SHIVERS_W = 60;
 /** Hands below this cannot work a zip or a stove; ISO 11079 puts loss of dexterity at 15, numbness near 8. */
 const USELESS_C = 10;
@@ -168,7 +169,7 @@ function wait(r: StuckRequest, garments: Garment[], place: Stretch, extra?: stri
     // Nobody makes wind while sitting: what is left is the true wind.
     relativeWind: place.speedMs > 0 ? Math.max(0.15, Math.min(place.relativeWind, place.wind10)) : place.relativeWind,
   };
-  const s = sim.run([still], { worn: [], carried: [], openings: {}, cues: [] }, { stepS: STEP_S, sampleS: 300 });
+  const s = sim.run([still], { worn: [], carried: [], openings: {}, cues: [] }, { stepS: STEP_S, sampleS: SAMPLE_S });
   let hard = 0;
   const out: Waited = { shiversH: null, handsH: null, dangerH: null, after: [] };
   for (let row = 0; row < s.rows; row++) {
@@ -181,7 +182,7 @@ function wait(r: StuckRequest, garments: Garment[], place: Stretch, extra?: stri
     if (s.shiverW[row] > HARD_W) hard += s.stepS / 3600;
     if (s.coreC[row] < DANGER_C || hard > TIRES_H) out.dangerH ??= hours;
     const next = HOURS[out.after.length];
-    if (next !== undefined && hours >= next - 1e-6)
+    if (next !== undefined && hours >= next - SAMPLE_S / 3600)
       out.after.push({ hours: next, coreC: s.coreC[row], fingersC, toesC, shiverW: s.shiverW[row] });
   }
   return out;

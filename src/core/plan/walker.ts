@@ -47,7 +47,7 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
     if (!s.worn[g]) continue;
     for (let z = 0; z < ZONE_COUNT; z++) {
       const j = g * ZONE_COUNT + z;
-      if (w.cover[j] > 0) water += (s.water[j] - 0.5 * w.sorb[j]) * sim.body.area[z];
+      if (w.cover[j] > 0) water += Math.max(0, s.water[j] - 0.5 * w.sorb[j]) * sim.body.area[z];
     }
   }
   into.waterG = water;

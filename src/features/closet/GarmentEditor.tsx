@@ -1,14 +1,15 @@
 'use client';
 import { useState } from 'react';
 import { FIBRES, type Fibre } from '@/core/clothing/fibres';
-import { GARMENT_RANGE, type Garment } from '@/core/clothing/garment';
+import { GARMENT_RANGE, HEATER_RANGE, type Garment } from '@/core/clothing/garment';
 import type { Problem } from '@/formats/problem';
 import type { OwnedGarment } from '@/store/closet';
 import { Button } from '@/ui/Button';
 import { Problems } from '@/ui/Problems';
 import { dryingPlaces } from './figures';
 
-type NumberKey = keyof typeof GARMENT_RANGE;
+type NumberKey = keyof typeof GARMENT_RANGE | keyof typeof HEATER_RANGE;
+const RANGE = { ...GARMENT_RANGE, ...HEATER_RANGE };
 
 const FIELDS: { key: NumberKey; label: string; how: string; step: number }[] = [
   { key: 'thicknessMm', label: 'Thickness', how: 'under a ruler and a light book', step: 0.1 },
@@ -21,6 +22,12 @@ const FIELDS: { key: NumberKey; label: string; how: string; step: number }[] = [
   { key: 'waterResistance', label: 'Keeps rain off', how: '0 none, 1 all', step: 0.05 },
   { key: 'tightness', label: 'Tight', how: '0 loose, 1 squeezes', step: 0.05 },
   { key: 'price', label: 'Price', how: 'bought used or new', step: 1 },
+];
+
+/** Only for what gives off heat of itself. */
+const HEATER_FIELDS: typeof FIELDS = [
+  { key: 'heatW', label: 'Gives off', how: 'the pair together', step: 0.1 },
+  { key: 'heatHours', label: 'For', how: 'until half of that is left', step: 0.5 },
 ];
 
 /** The properties of one piece, as measured at home or read off its label. */
@@ -88,7 +95,7 @@ export function GarmentEditor({
       </div>
       <table className="w-full border-collapse">
         <tbody>
-          {FIELDS.map((f) => (
+          {[...FIELDS, ...(garment.heatW === undefined ? [] : HEATER_FIELDS)].map((f) => (
             <tr key={f.key} className="border-b border-grid">
               <th scope="row" className="py-[3px] text-left font-medium">
                 {f.label}
@@ -100,13 +107,11 @@ export function GarmentEditor({
                   aria-label={f.label}
                   step="any"
                   className="w-[74px] rounded-[3px] border border-grid-2 bg-sheet px-1 py-0.5 text-right"
-                  value={Number.isNaN(garment[f.key]) ? '' : garment[f.key]}
+                  value={Number.isNaN(garment[f.key] ?? NaN) ? '' : garment[f.key]}
                   onChange={(e) => set({ [f.key]: e.target.valueAsNumber } as Partial<Garment>)}
                 />
               </td>
-              <td className="w-[70px] pl-1 text-[11px] text-ink-3">
-                {GARMENT_RANGE[f.key][2].replace(' at 100 Pa', '')}
-              </td>
+              <td className="w-[70px] pl-1 text-[11px] text-ink-3">{RANGE[f.key][2].replace(' at 100 Pa', '')}</td>
             </tr>
           ))}
         </tbody>

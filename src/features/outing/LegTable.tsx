@@ -78,16 +78,16 @@ export function LegTable({
               <td className="py-1 pr-2">
                 <input
                   aria-label={`Name of leg ${i + 1}`}
-                  className={`${cell} speak w-[128px]`}
+                  className={`${cell} speak w-[112px]`}
                   value={leg.name}
                   maxLength={120}
                   onChange={(e) => setLeg(i, { name: e.target.value })}
                 />
               </td>
-              <td className="pr-2">
+              <td className="pr-1.5">
                 <select
                   aria-label={`Going of leg ${i + 1}`}
-                  className={`${cell} w-[112px]`}
+                  className={`${cell} w-[98px]`}
                   value={leg.sport}
                   onChange={(e) => setLeg(i, { sport: e.target.value as Sport })}
                 >
@@ -98,7 +98,7 @@ export function LegTable({
                   ))}
                 </select>
               </td>
-              <td className="pr-2">
+              <td className="pr-1.5">
                 <LegNumber
                   label={`Minutes of leg ${i + 1}`}
                   value={leg.minutes}
@@ -106,26 +106,26 @@ export function LegTable({
                 />
               </td>
               {outing.route ? (
-                <td className="pr-2 whitespace-nowrap text-ink-2">
+                <td className="pr-1.5 whitespace-nowrap text-ink-2">
                   {leg.distanceM > 0 ? distance(leg.distanceM, units) : '–'}
                 </td>
               ) : (
                 <LegAirCells leg={leg} index={i} laid={laid} units={units} onChange={(air) => setLeg(i, { air })} />
               )}
-              <td className="pr-2">
+              <td className="pr-1.5">
                 <LegNumber
                   label={`Climb of leg ${i + 1}`}
                   value={Math.round(units === 'metric' ? leg.climbM : leg.climbM / 0.3048)}
                   onChange={(v) => setLeg(i, { climbM: units === 'metric' ? v : feetToM(v) })}
                 />
               </td>
-              <td className="pr-2">
+              <td className="pr-1.5">
                 <EffortField leg={leg} index={i} units={units} onChange={(effort) => setLeg(i, { effort })} />
               </td>
-              <td className="pr-2">
+              <td className="pr-1.5">
                 <select
                   aria-label={`Shelter of leg ${i + 1}`}
-                  className={`${cell} w-[104px]`}
+                  className={`${cell} w-[92px]`}
                   value={placeOf(leg)}
                   onChange={(e) => setLeg(i, PLACES[e.target.value].leg)}
                 >
@@ -136,7 +136,7 @@ export function LegTable({
                   ))}
                 </select>
               </td>
-              <td className="pr-2">
+              <td className="pr-1.5">
                 <select
                   aria-label={`What wets or chills by touch in leg ${i + 1}`}
                   className={`${cell} w-[92px]`}
@@ -151,10 +151,10 @@ export function LegTable({
                   ))}
                 </select>
               </td>
-              <td className="pr-2">
+              <td className="pr-1.5">
                 <select
                   aria-label={`Pack in leg ${i + 1}`}
-                  className={`${cell} w-[82px]`}
+                  className={`${cell} w-[60px]`}
                   value={!leg.packOn ? 'off' : leg.packUnder ? 'under' : 'over'}
                   onChange={(e) =>
                     setLeg(i, { packOn: e.target.value !== 'off', packUnder: e.target.value === 'under' || undefined })
@@ -165,7 +165,7 @@ export function LegTable({
                   <option value="under">Under the shell</option>
                 </select>
               </td>
-              <td className="pr-2 text-center">
+              <td className="pr-1.5 text-center">
                 <input
                   type="checkbox"
                   aria-label={`No stopping in leg ${i + 1}`}
@@ -211,7 +211,7 @@ function LegNumber({ label, value, onChange }: { label: string; value: number; o
       aria-label={label}
       type="number"
       step="any"
-      className={`${cell} w-[64px] text-right`}
+      className={`${cell} w-[54px] text-right`}
       value={value}
       onChange={(e) => Number.isFinite(e.target.valueAsNumber) && onChange(e.target.valueAsNumber)}
     />
@@ -246,7 +246,7 @@ function LegAirCells({
   };
   return (
     <>
-      <td className="pr-2">
+      <td className="pr-1.5">
         <input
           aria-label={`Air of leg ${index + 1}`}
           inputMode="decimal"
@@ -256,7 +256,7 @@ function LegAirCells({
           onBlur={(e) => put('airC', e.target.value, (x) => (metric ? x : fahrenheitToC(x)))}
         />
       </td>
-      <td className="pr-2">
+      <td className="pr-1.5">
         <input
           aria-label={`Wind of leg ${index + 1}, at 10 m`}
           inputMode="decimal"
@@ -289,7 +289,7 @@ function EffortField({
     <span className="flex items-center gap-1">
       <select
         aria-label={`How hard in leg ${index + 1}`}
-        className={`${cell} w-[98px]`}
+        className={`${cell} w-[90px]`}
         value={by}
         onChange={(e) => {
           const next = e.target.value as Effort['by'];

@@ -147,7 +147,9 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
         <Problems problems={problems} title="Not saved." />
         {'timeline' in laid && <LandProfile timeline={laid.timeline} width={width} units={units} />}
         {notes.length > 0 && <p className="mb-2 border-l-[3px] border-grid-2 pl-2 text-ink-2">{notes.join(' ')}</p>}
-        <div className="grid grid-cols-[minmax(0,1fr)_auto] gap-4 max-[1100px]:grid-cols-1">
+        <div
+          className={`grid grid-cols-[minmax(0,1fr)_auto] gap-4 ${outing.route ? 'max-[1260px]:grid-cols-1' : 'max-[1480px]:grid-cols-1'}`}
+        >
           <LegTable outing={outing} laid={laid} units={units} edit={edit} />
           <Hours outing={outing} units={units} />
         </div>

@@ -28,16 +28,20 @@ export function Behind({
       aria-label="Behind the plan"
       className="mt-4 grid grid-cols-2 gap-x-10 gap-y-6 border-t-2 border-ink pt-2 max-[900px]:grid-cols-1"
     >
-      <Part title="What the day may do with it">{parts.chances ? <ChancesList c={parts.chances} /> : waiting}</Part>
-      <Part title="If you cannot go on">
-        {parts.stuckOut ? <StuckList s={parts.stuckOut} units={units} /> : waiting}
-      </Part>
-      <Part title="When to go">
-        {parts.bestStart ? <Starts b={parts.bestStart} startMs={startMs} units={units} /> : waiting}
-      </Part>
-      <Part title="Why this piece and not the next">
-        {parts.why ? <WhyTable list={parts.why} units={units} /> : waiting}
-      </Part>
+      <div className="min-w-0 space-y-6">
+        <Part title="What the day may do with it">{parts.chances ? <ChancesList c={parts.chances} /> : waiting}</Part>
+        <Part title="Why this piece and not the next">
+          {parts.why ? <WhyTable list={parts.why} units={units} /> : waiting}
+        </Part>
+      </div>
+      <div className="min-w-0 space-y-6">
+        <Part title="If you cannot go on">
+          {parts.stuckOut ? <StuckList s={parts.stuckOut} units={units} /> : waiting}
+        </Part>
+        <Part title="When to go">
+          {parts.bestStart ? <Starts b={parts.bestStart} startMs={startMs} units={units} /> : waiting}
+        </Part>
+      </div>
     </section>
   );
 }
@@ -61,16 +65,21 @@ function ChancesList({ c }: { c: Chances }) {
         {c.list.map((x) => (
           <li
             key={x.kind}
-            className="grid grid-cols-[minmax(0,1fr)_132px_64px] items-center gap-3 border-b border-grid py-[3px]"
+            className="grid grid-cols-[minmax(0,1fr)_132px_96px] items-center gap-3 border-b border-grid py-[3px]"
           >
-            <span className={x.share > 0 ? '' : 'text-ink-3'}>{sentence(x.says)}</span>
+            <span className={x.share > 0 ? '' : 'text-ink-3'}>{sentence(x.what)}</span>
             <span className="h-[9px] border border-ink bg-sheet">
               <span
                 className={`block h-full ${x.kind === 'unsafe' || x.kind === 'fingers numb' ? 'bg-act' : 'bg-heat-3'}`}
                 style={{ width: `${(100 * x.share).toFixed(1)}%` }}
               />
             </span>
-            <span className="text-right text-ink-2">{(100 * x.share).toFixed(0)} %</span>
+            <span
+              className={`text-right ${x.share > 0 ? 'font-semibold' : 'text-ink-3'}`}
+              title={`${(100 * x.share).toFixed(0)} %`}
+            >
+              {x.often}
+            </span>
           </li>
         ))}
       </ul>
@@ -86,8 +95,8 @@ function StuckList({ s, units }: { s: StuckOut; units: Units }) {
   return (
     <>
       <p className="text-ink-2">Sitting still in everything along, out of the sun, for twelve hours.</p>
-      {s.stuck.map((x) => (
-        <StuckPlace key={x.place} x={x} units={units} />
+      {places(s.stuck).map(([title, x]) => (
+        <StuckPlace key={x.place} title={title} x={x} units={units} />
       ))}
       <ul className="mt-2 grid grid-cols-2 gap-x-5">
         {s.safety.map((i) => (
@@ -104,7 +113,17 @@ function StuckList({ s, units }: { s: StuckOut; units: Units }) {
   );
 }
 
-function StuckPlace({ x, units }: { x: Stuck; units: Units }) {
+/** Where the worst place is also the farthest, it is told once. */
+function places([worst, farthest]: readonly Stuck[]): [string, Stuck][] {
+  return worst.atS === farthest.atS
+    ? [['Where it bites most, and farthest out', worst]]
+    : [
+        ['Where it bites most', worst],
+        ['Farthest out', farthest],
+      ];
+}
+
+function StuckPlace({ title, x, units }: { title: string; x: Stuck; units: Units }) {
   const at = (h: number) => `${((100 * Math.min(HOURS, h)) / HOURS).toFixed(1)}%`;
   const hours = (h: number | null) =>
     h === null ? 'never in 12 h' : h < 2 ? `${Math.round(h * 60)} min` : `${h.toFixed(1)} h`;
@@ -116,8 +135,7 @@ function StuckPlace({ x, units }: { x: Stuck; units: Units }) {
   return (
     <div className="mt-1.5">
       <p>
-        <b>{x.place === 'worst' ? 'Where it bites most' : 'Farthest out'}</b>, {x.where}, {clock(x.atS)}:{' '}
-        {temperature(x.airC, units)}, feels {temperature(x.feelsC, units)}
+        <b>{title}</b>, {x.where}, {clock(x.atS)}: {temperature(x.airC, units)}, feels {temperature(x.feelsC, units)}
       </p>
       <div
         className="relative mt-1 h-[14px] border border-ink bg-heat-1"
