@@ -7,6 +7,7 @@ export default {
   modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/data', '<rootDir>/build'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^#tests/(.*)$': '<rootDir>/tests/$1' },
   transform: {
+    '/src/core/simulate/(zone\\w+|packLayers)\\.ts$': '<rootDir>/tests/support/kernelTransform.mjs',
     '^.+\\.(t|j|mj)sx?$': [
       '@swc/jest',
       { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'commonjs' } },

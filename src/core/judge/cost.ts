@@ -62,6 +62,9 @@ const FINGERS = zoneIndex('fingers');
 const TOES = zoneIndex('toes');
 const FACE = zoneIndex('face');
 const SCALP = zoneIndex('scalp');
+const ARMS = zoneIndex('arms');
+const THIGHS = zoneIndex('thighs');
+const CALVES = zoneIndex('calves');
 
 /** Discomfort that grows with the square of how far a value lies below a limit, scaled so that `span` below costs 1. */
 const below = (value: number, limit: number, span: number): number => {
@@ -82,6 +85,8 @@ export interface Moment {
   toesC: number;
   faceC: number;
   scalpC: number;
+  /** the coldest of arms and legs */
+  limbsC: number;
   /** water in worn garments, g */
   waterG: number;
 }
@@ -99,11 +104,16 @@ export const noMoment = (): Moment => ({
   toesC: 0,
   faceC: 0,
   scalpC: 0,
+  limbsC: 0,
   waterG: 0,
 });
 
 export type BodyCost = Omit<CostParts, 'changes' | 'mass'>;
 export const noCost = (): BodyCost => ({ cold: 0, heat: 0, wetSkin: 0, wetLayers: 0, afterChill: 0, extremities: 0 });
+
+/** Shivering that goes unnoticed, and how much beyond it makes a point an hour, W. */
+const SHIVER_FREE_W = 15;
+const SHIVER_POINT_W = 45;
 
 /**
  * Adds the cost of one moment lasting `hours` to `c`. Freezing skin and numb fingers are priced far beyond any comfort so
@@ -116,10 +126,12 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
     hours *
     (below(m.sensation, -0.8, 1.2) +
       below(m.torsoC + person.warmth, coldTorso(m.heatWm2), 2) +
-      Math.max(0, m.shiverW - 25) / 120);
+      below(m.limbsC, LIMIT.limbCold, 5) * 0.5 +
+      Math.max(0, m.shiverW - SHIVER_FREE_W) / SHIVER_POINT_W);
   c.heat += (below(-m.sensation, -1.2, 1) + below(-m.coreC, -LIMIT.coreHot, 0.3)) * hours;
   c.wetSkin += below(-m.torsoWet, -LIMIT.wetFelt, 0.35) * hours;
-  c.wetLayers += (Math.max(0, m.waterG) / 220) * hours;
+  // A little damp is nothing, a lot chills and never dries: squared, one point an hour at 180 g.
+  c.wetLayers += (Math.max(0, m.waterG) / 180) * (Math.max(0, m.waterG) / 180) * hours;
   c.extremities +=
     (digit(m.fingersC, settle) +
       0.8 * digit(m.toesC, settle) +
@@ -152,6 +164,7 @@ export function bodyCost(series: Series, m: Metrics, person: Person): BodyCost {
     now.toesC = series.skinC[k + TOES];
     now.faceC = series.skinC[k + FACE];
     now.scalpC = series.skinC[k + SCALP];
+    now.limbsC = Math.min(series.skinC[k + ARMS], series.skinC[k + THIGHS], series.skinC[k + CALVES]);
     now.waterG = m.waterG[r];
     addMoment(c, now, person, series.stepS / 3600);
   }

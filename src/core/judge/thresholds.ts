@@ -14,6 +14,8 @@ export const LIMIT = {
   /** scalp and ears: a head this cold aches (engineering value, beside the 15–24 of hands) */
   scalpCold: 20,
   earPain: 10,
+  /** arms and legs below this are felt as cold whatever the torso does (engineering value) */
+  limbCold: 19,
   skinFreezing: -0.5,
   /** wettedness felt, and clammy (Gagge; Fukazawa & Havenith, from memory) */
   wetFelt: 0.3,

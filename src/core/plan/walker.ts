@@ -22,6 +22,9 @@ const FINGERS = zoneIndex('fingers');
 const TOES = zoneIndex('toes');
 const FACE = zoneIndex('face');
 const SCALP = zoneIndex('scalp');
+const ARMS = zoneIndex('arms');
+const THIGHS = zoneIndex('thighs');
+const CALVES = zoneIndex('calves');
 const A = [CHEST, BACK, PELVIS].map((z) => ZONE_TABLE[z].areaM2);
 const TORSO_AREA = A[0] + A[1] + A[2];
 
@@ -41,6 +44,7 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   into.toesC = s.skin[TOES];
   into.faceC = s.skin[FACE];
   into.scalpC = s.skin[SCALP];
+  into.limbsC = Math.min(s.skin[ARMS], s.skin[THIGHS], s.skin[CALVES]);
   let water = 0;
   const w = sim.wardrobe;
   for (let g = 0; g < w.count; g++) {

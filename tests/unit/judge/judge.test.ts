@@ -58,6 +58,7 @@ const moment = (over: Partial<Moment>): Moment => ({
   fingersC: 30,
   toesC: 30,
   faceC: 25,
+  limbsC: 28,
   scalpC: 30,
   waterG: 0,
   ...over,
