@@ -192,3 +192,36 @@ test('the proposal is one change, taken with Enter, and can be undone', async ({
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
 });
+
+test('what lies behind the plan is worked out: chances, being stuck, when to go, and why each piece', async ({
+  page,
+}) => {
+  await newOuting(page, {
+    name: 'Behind it',
+    sport: 'run',
+    gpx: 'mill-lane-loop.gpx',
+    csv: 'weekday-evening.csv',
+    load: '0',
+  });
+  await page.getByRole('button', { name: 'What to wear' }).click();
+  const behind = page.getByLabel('Behind the plan');
+  await expect(behind.getByText('64 runs over the spread')).toBeVisible({ timeout: 150_000 });
+  await expect(behind.getByText(/Your fingers get clumsy/)).toBeVisible();
+  await expect(behind.getByText(/Where it bites most/).first()).toBeVisible();
+  await expect(behind.getByText('A way to call for help')).toBeVisible();
+  await expect(behind.getByLabel('Cost of this plan by hour of start').getByRole('listitem')).not.toHaveCount(0);
+  await expect(behind.getByRole('columnheader', { name: 'The next warmer' })).toBeVisible({ timeout: 60_000 });
+});
+
+test('a leg says what wets it, where the sun is and how the pack is worn, and all that is kept', async ({ page }) => {
+  await newOuting(page, { name: 'Deep going', sport: 'hike', csv: 'saturday-tarnholt.csv', load: '6' });
+  await page.getByLabel('What wets or chills by touch in leg 1').selectOption('Deep snow');
+  await page.getByLabel('Shelter of leg 1').selectOption('Ridge, in the shade');
+  await page.getByLabel('Pack in leg 1').selectOption('Under the shell');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Saved', exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('What wets or chills by touch in leg 1')).toHaveValue('deep snow');
+  await expect(page.getByLabel('Shelter of leg 1')).toHaveValue('ridge shaded');
+  await expect(page.getByLabel('Pack in leg 1')).toHaveValue('under');
+});
