@@ -8,6 +8,7 @@ import { FORECAST_RANGE } from '@/core/outing/forecast';
 import { WETTINGS } from '@/core/outing/wetting';
 import { WEIGHT_RANGE } from '@/core/judge/cost';
 import { SCHOOLS } from '@/core/plan/schools';
+import { PACE_RANGE } from '@/core/simulate/plan';
 import { LEG_RANGE, MAX_LEGS, SIDES } from '@/core/outing/leg';
 
 /**
@@ -99,7 +100,6 @@ export const planSchema = object(
           atS: number(0, 72 * 3600),
           actions: {
             type: 'array',
-            minItems: 1,
             maxItems: 60,
             items: {
               oneOf: [
@@ -113,6 +113,8 @@ export const planSchema = object(
               ],
             },
           },
+          pace: object({ share: number(...PACE_RANGE), untilS: number(0, 72 * 3600) }, ['share', 'untilS']),
+          shelter: object({ untilS: number(0, 72 * 3600) }, ['untilS']),
         },
         ['atS', 'actions'],
       ),

@@ -53,6 +53,8 @@ export interface Wardrobe {
   indexOf: Map<string, number>;
   /** garment indexes from the skin out */
   inOrder: Int16Array;
+  /** the zones each garment covers at all */
+  zonesOf: Uint8Array[];
 }
 
 /** Numerical floor of the water a surface holds as an adsorbed film, g/m²: keeps dry synthetics from being infinitely stiff. */
@@ -118,6 +120,7 @@ export function compileWardrobe(garments: Garment[]): Wardrobe {
     heatShare: f(),
     indexOf: new Map(),
     inOrder: new Int16Array(count),
+    zonesOf: garments.map((g) => Uint8Array.from(ZONES.flatMap((z, i) => (g.panels[z] ? [i] : [])))),
   };
   garments.forEach((g, i) => {
     checkGarment(g);

@@ -5,6 +5,7 @@ import type { Series } from '@/core/simulate/series';
 import type { Metrics } from './metrics';
 import { coldTorso } from './sensation';
 import { LIMIT } from './thresholds';
+import { alarms, weakness } from './watch';
 
 /** The parts of the one stated cost. Each is in "points": about one point is an hour of being clearly annoyed by it. */
 export interface CostParts {
@@ -14,9 +15,16 @@ export interface CostParts {
   wetLayers: number;
   afterChill: number;
   extremities: number;
+  /** a fixed price for each thing the verdict calls unsafe, which no comfort outweighs, and a small one for nearing a weak point */
+  alarms: number;
   changes: number;
   mass: number;
 }
+
+const ALARM_POINTS = 5;
+const WEAK_POINTS = 0.5;
+/** Points for the worst values of a run. */
+export const alarmCost = (worst: Float64Array): number => ALARM_POINTS * alarms(worst) + WEAK_POINTS * weakness(worst);
 
 export const COST_WORDS: Record<keyof CostParts, string> = {
   cold: 'feeling cold',
@@ -25,8 +33,9 @@ export const COST_WORDS: Record<keyof CostParts, string> = {
   wetLayers: 'water in the layers',
   afterChill: 'chill at stops',
   extremities: 'fingers, toes, face',
+  alarms: 'alarms and weak points',
   changes: 'changes',
-  mass: 'carried mass',
+  mass: 'what is carried',
 };
 
 /** How the athlete weighs the parts: 1 as given, 0.2 hardly, 3 very much. */
@@ -108,7 +117,7 @@ export const noMoment = (): Moment => ({
   waterG: 0,
 });
 
-export type BodyCost = Omit<CostParts, 'changes' | 'mass'>;
+export type BodyCost = Omit<CostParts, 'alarms' | 'changes' | 'mass'>;
 export const noCost = (): BodyCost => ({ cold: 0, heat: 0, wetSkin: 0, wetLayers: 0, afterChill: 0, extremities: 0 });
 
 /** Shivering that goes unnoticed, and how much beyond it makes a point an hour, W. */
@@ -141,10 +150,13 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
     hours;
 }
 
+export const waterEndCost = (waterG: number): number => Math.max(0, waterG) / 500;
+export const afterChillCost = (fallK: number): number => (fallK / 3.5) * (fallK / 3.5) * 0.4;
+
 /** Water still in the clothes at the end and the chill at stops, once for a whole run. */
 export function addEnd(c: BodyCost, waterEndG: number, afterChillK: number): void {
-  c.wetLayers += Math.max(0, waterEndG) / 500;
-  c.afterChill += (afterChillK / 3.5) * (afterChillK / 3.5) * 0.4;
+  c.wetLayers += waterEndCost(waterEndG);
+  c.afterChill += afterChillCost(afterChillK);
 }
 
 /** Cost of the body's part of a recorded run, points. */
@@ -177,7 +189,7 @@ function digit(t: number, settle: number): number {
 }
 
 export function totalCost(c: CostParts): number {
-  return c.cold + c.heat + c.wetSkin + c.wetLayers + c.afterChill + c.extremities + c.changes + c.mass;
+  return c.cold + c.heat + c.wetSkin + c.wetLayers + c.afterChill + c.extremities + c.alarms + c.changes + c.mass;
 }
 
 /** The part of a cost that weighs most, and what share of the whole it is. */

@@ -1,6 +1,6 @@
 import type { Timeline } from '@/core/outing/timeline';
 import type { Metrics } from './metrics';
-import { LIMIT } from './thresholds';
+import { ALARM, LIMIT, WEAK } from './thresholds';
 
 export type FindingKind =
   | 'frozen face'
@@ -57,24 +57,24 @@ export function findings(m: Metrics, timeline: Timeline): Finding[] {
       }
   };
   low('face', 'Your face', m.face, [
-    [LIMIT.skinFreezing, 3, 'bare skin can freeze'],
-    [LIMIT.faceNumb, 2, 'cheeks go numb; check each other for white spots'],
+    [ALARM.faceC, 3, 'bare skin can freeze'],
+    [WEAK.faceC, 2, 'cheeks go numb; check each other for white spots'],
     [LIMIT.facePain, 1, 'stings'],
   ]);
   low('head', 'Your head', m.scalp, [[LIMIT.earPain, 1, 'ears ache']]);
   low('fingers', 'Your fingers', m.fingers, [
-    [LIMIT.fingerNumb, 3, 'numb: you could not work a zip or a phone'],
-    [LIMIT.fingerClumsy, 2, 'clumsy'],
+    [ALARM.fingersC, 3, 'numb: you could not work a zip or a phone'],
+    [WEAK.fingersC, 2, 'clumsy'],
   ]);
   low('toes', 'Your toes', m.toes, [
-    [LIMIT.toeNumb, 3, 'numb'],
-    [LIMIT.toeClumsy, 2, 'painfully cold'],
+    [ALARM.toesC, 3, 'numb'],
+    [WEAK.toesC, 2, 'painfully cold'],
   ]);
-  low('core cold', 'Your core', m.coreLow, [[LIMIT.coreCold, 3, 'hypothermia begins near here']]);
-  if (m.torsoMargin.value < 0)
+  low('core cold', 'Your core', m.coreLow, [[ALARM.coreLowC, 3, 'hypothermia begins near here']]);
+  if (m.torsoMargin.value < WEAK.torsoMarginK)
     add({
       kind: 'torso cold',
-      severity: m.torsoMargin.value < -3 ? 3 : 2,
+      severity: m.torsoMargin.value < ALARM.torsoMarginK ? 3 : 2,
       atS: m.torsoMargin.atS,
       value: m.torsoMargin.torsoC,
       unit: '°C',
@@ -82,10 +82,10 @@ export function findings(m: Metrics, timeline: Timeline): Finding[] {
       what: 'Your torso',
       means: 'chilled through for what you are doing',
     });
-  if (m.heatDebt.value > LIMIT.heatDebt)
+  if (m.heatDebt.value > WEAK.heatDebtWhM2)
     add({
       kind: 'heat debt',
-      severity: m.heatDebt.value > 1.6 * LIMIT.heatDebt ? 3 : 2,
+      severity: m.heatDebt.value > ALARM.heatDebtWhM2 ? 3 : 2,
       atS: m.heatDebt.atS,
       value: m.heatDebt.value,
       unit: 'Wh/m²',
@@ -96,7 +96,7 @@ export function findings(m: Metrics, timeline: Timeline): Finding[] {
   if (m.afterChill.value > 2.5)
     add({
       kind: 'after-chill',
-      severity: m.afterChill.value > 4 ? 2 : 1,
+      severity: m.afterChill.value > WEAK.afterChillK ? 2 : 1,
       atS: m.afterChill.atS,
       value: m.afterChill.value,
       unit: 'K',
@@ -117,10 +117,10 @@ export function findings(m: Metrics, timeline: Timeline): Finding[] {
       means: soaked ? 'soaked' : 'damp',
     });
   }
-  if (m.shiverMinutes > 10)
+  if (m.shiverMinutes > WEAK.shiverMinutes)
     add({
       kind: 'shivering',
-      severity: m.shiverMinutes > 45 ? 3 : 2,
+      severity: m.shiverMinutes > ALARM.shiverMinutes ? 3 : 2,
       atS: m.feltCold.atS,
       value: m.shiverMinutes,
       unit: 'min',
@@ -128,7 +128,7 @@ export function findings(m: Metrics, timeline: Timeline): Finding[] {
       what: 'Shivering',
       means: 'dressed too thinly for standing or going this easily',
     });
-  if (m.hotMinutes > 10)
+  if (m.hotMinutes > WEAK.hotMinutes)
     add({
       kind: 'overheated',
       severity: 2,
@@ -139,7 +139,7 @@ export function findings(m: Metrics, timeline: Timeline): Finding[] {
       what: 'Heat',
       means: 'too hot for that long: open up, take a layer off or slow down',
     });
-  if (m.waterPeak.value > LIMIT.wetLayersG)
+  if (m.waterPeak.value > WEAK.waterG)
     add({
       kind: 'wet layers',
       severity: 2,
@@ -153,7 +153,7 @@ export function findings(m: Metrics, timeline: Timeline): Finding[] {
   if (m.coreHigh.value > LIMIT.coreHot)
     add({
       kind: 'too hot',
-      severity: m.coreHigh.value > 39.2 ? 3 : 1,
+      severity: m.coreHigh.value > ALARM.coreHighC ? 3 : 1,
       atS: m.coreHigh.atS,
       value: m.coreHigh.value,
       unit: '°C',

@@ -7,6 +7,7 @@ import type { Stretch, Timeline } from '@/core/outing/timeline';
 import type { Series } from '@/core/simulate/series';
 import { lensFog } from './lensFog';
 import { coldTorso, sensation } from './sensation';
+import { SHIVERS_W, WEAK } from './thresholds';
 
 /** A lowest or highest value and when. */
 export interface Extreme {
@@ -162,12 +163,12 @@ export function measure(
     raise(m.wetPeak, wet, t);
     m.sweatG += series.sweatGh[r] * hours;
     if (t >= 600) {
-      if (m.sensation[r] > 2) m.hotMinutes += series.stepS / 60;
+      if (m.sensation[r] > WEAK.feltHot) m.hotMinutes += series.stepS / 60;
       if (m.sensation[r] < -2) m.coldMinutes += series.stepS / 60;
       raise(m.feltHot, m.sensation[r], t);
       lower(m.feltCold, m.sensation[r], t);
     }
-    if (series.shiverW[r] > 60) m.shiverMinutes += series.stepS / 60;
+    if (series.shiverW[r] > SHIVERS_W) m.shiverMinutes += series.stepS / 60;
     if (series.skinC[k + FINGERS] < 15) m.clumsyMinutes += series.stepS / 60;
     raise(m.heatDebt, -series.bodyHeatJ[r] / 3600 / bodyArea, t);
     readWater(m, series, wardrobe, area, r, t);

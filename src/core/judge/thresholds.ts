@@ -33,5 +33,36 @@ export const LIMIT = {
   heatDebt: 40,
 } as const;
 
+/**
+ * Beyond these a plan is not safe, whatever it is otherwise; the places on skin take theirs from LIMIT. Torso skin under what
+ * is chilled through at that effort, K; heat debt, Wh/m²; shivering, min; core, °C (engineering values beside ISO 11079's
+ * limits for heat debt and the 38.5–39 °C at which guidance on work in heat ends).
+ */
+export const ALARM = {
+  faceC: LIMIT.skinFreezing,
+  fingersC: LIMIT.fingerNumb,
+  toesC: LIMIT.toeNumb,
+  coreLowC: LIMIT.coreCold,
+  coreHighC: 39.2,
+  torsoMarginK: -3,
+  heatDebtWhM2: 1.6 * LIMIT.heatDebt,
+  shiverMinutes: 45,
+} as const;
+/** Beyond these it is a weak point: what the verdict names first when nothing is unsafe. Units as above, water g, votes of sensation. */
+export const WEAK = {
+  faceC: LIMIT.faceNumb,
+  fingersC: LIMIT.fingerClumsy,
+  toesC: LIMIT.toeClumsy,
+  torsoMarginK: 0,
+  heatDebtWhM2: LIMIT.heatDebt,
+  shiverMinutes: 10,
+  afterChillK: 4,
+  waterG: LIMIT.wetLayersG,
+  feltHot: 2,
+  hotMinutes: 10,
+} as const;
+/** Shivering at this rate counts by the minute, W. */
+export const SHIVERS_W = 60;
+
 /** ISO 10551 perceptual words, −3 to 3. */
 export const SENSATION_WORDS = ['very cold', 'cold', 'cool', 'neutral', 'warm', 'hot', 'very hot'] as const;

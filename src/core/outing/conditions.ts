@@ -32,6 +32,15 @@ export interface Conditions {
   packUnder: boolean;
   /** what wets or chills by touch, beside the weather */
   wetting: Wetting | null;
+  /** the same place standing still: metabolic rate, W, and wind, m/s. Left out: a halt changes nothing */
+  restW?: number;
+  stillWind?: number;
+}
+
+/** The same air for somebody who has stopped to change something. At stops, and indoors, it is as it was. */
+export function atHalt<C extends Conditions>(c: C): C {
+  if (c.restW === undefined || c.stillWind === undefined || c.metabolicW <= c.restW) return c;
+  return { ...c, sport: 'stand', metabolicW: c.restW, externalW: 0, relativeWind: c.stillWind, pumping: 0 };
 }
 
 /** For what air and effort the integrator is believed. */

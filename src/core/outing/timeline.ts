@@ -207,6 +207,8 @@ function stretch(
     packOn: leg.packOn,
     packUnder: leg.packOn && (leg.packUnder ?? false),
     wetting: indoors ? null : (leg.wetting ?? null),
+    restW: indoors ? undefined : legEffort(input.engine, { sport: 'stand' }).metabolicW,
+    stillWind: leg.air?.windAtBody ? relative : relativeWind(Math.min(80, wind10), shelter, 0, 0),
     wind10,
     gust: indoors ? 0 : Math.max(wind10, w.gust),
     humidity,

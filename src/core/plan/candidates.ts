@@ -36,6 +36,10 @@ export interface Candidates {
   feet: Garment[][];
   liners: Garment[];
   mitts: Garment[];
+  /** socks to change into, and warmers for hands and boots */
+  dry: Garment[];
+  handWarmers: Garment[];
+  toeWarmers: Garment[];
   caps: Garment[];
   hats: Garment[];
   tubes: Garment[];
@@ -46,11 +50,15 @@ export interface Candidates {
 const wet = (t: Timeline): boolean =>
   t.stretches.some((s) => s.precipitationMmH > 0.2 && s.precipitation !== 'dry snow' && s.precipitation !== 'none');
 
+/** What lets no vapour through: worn next to the skin only by those who mean to, m²Pa/W. */
+const BARRIER_RET = 100;
+
 /**
  * Sorts a closet into candidates.
+ * @param barriers vapour barriers on hands and feet, and nothing else next to their skin where one is owned
  * @throws OutOfRange naming what the closet lacks: something for the torso's skin, for the legs, and footwear
  */
-export function candidates(closet: readonly Garment[], sport: Sport, timeline: Timeline): Candidates {
+export function candidates(closet: readonly Garment[], sport: Sport, timeline: Timeline, barriers = false): Candidates {
   const use = purposeOf(sport);
   const fits = closet.filter((g) => g.suits.length === 0 || g.suits.includes(use));
   const of = (group: Group, ...roles: Role[]) => fits.filter((g) => g.group === group && roles.includes(g.role));
@@ -68,7 +76,7 @@ export function candidates(closet: readonly Garment[], sport: Sport, timeline: T
   }
   const footwear = fits.filter((g) => g.group === 'feet' && g.role === 'footwear');
   const socks = of('feet', 'base', 'mid');
-  const liners = of('feet', 'liner').filter((g) => g.ret < 100);
+  const liners = lined(of('feet', 'liner'), barriers);
   const over = of('feet', 'over');
   const feet = footwear.flatMap((f) =>
     [...socks.map((s) => [s]), ...liners.flatMap((l) => socks.map((s) => [l, s]))].flatMap((s) => [
@@ -92,14 +100,24 @@ export function candidates(closet: readonly Garment[], sport: Sport, timeline: T
     legs: spread(legs, warmth, 12),
     overLegs: of('legs', 'warm'),
     feet: spread(feet, warmth, 8),
-    liners: of('hands', 'liner').filter((g) => g.ret < 100),
+    liners: lined(of('hands', 'liner'), barriers),
     mitts: of('hands', 'mid', 'shell', 'warm', 'over'),
+    dry: socks,
+    handWarmers: of('hands', 'heater'),
+    toeWarmers: of('feet', 'heater'),
     caps: of('head', 'base', 'liner'),
     hats: of('head', 'warm'),
     tubes: of('face', 'base'),
     helmets: of('head', 'over'),
     eyes: of('eyes', 'lens'),
   };
+}
+
+/** Liners as the athlete wants them: breathing, or barriers where there are any. */
+function lined(liners: Garment[], barriers: boolean): Garment[] {
+  const of = (barrier: boolean) => liners.filter((g) => g.ret >= BARRIER_RET === barrier);
+  const wanted = of(barriers);
+  return wanted.length > 0 ? wanted : of(false);
 }
 
 /** At most `most` of a list, evenly over its warmth: neighbours differ too little to be worth a search each. */
@@ -120,8 +138,11 @@ export function firstKit(c: Candidates, hasStops: boolean): Kit {
     legs: middle(c.legs)!,
     overLegs: null,
     feet: middle(c.feet)!,
+    dry: null,
+    toeWarmers: null,
     liner: c.liners[0] ?? null,
     mitts: middle(c.mitts),
+    handWarmers: null,
     cap: c.caps[0] ?? null,
     hat: null,
     tube: c.tubes[0] ?? null,

@@ -1,6 +1,9 @@
 import type { Garment } from '@/core/clothing/garment';
-import type { KitAction } from '@/core/simulate/plan';
+import { changing, onTheMove, SHAKE_S } from '@/core/simulate/changing';
+import type { Timeline } from '@/core/outing/timeline';
+import type { Cue, KitAction, Plan } from '@/core/simulate/plan';
 import type { Mode } from './modes';
+import { phases, stretchAt } from './moments';
 
 /** How everything is worn at one moment: one mode a group. */
 export type Dress = readonly Mode[];
@@ -47,9 +50,6 @@ export interface Change {
   garment: string;
 }
 
-/** Shaking the frost out of a garment takes about this long, s. */
-const SHAKE_S = 15;
-
 /** Turns raw actions into what a person does: one line a garment, several openings of one garment together. */
 export function changesOf(actions: readonly KitAction[], garments: ReadonlyMap<string, Garment>): Change[] {
   const out: Change[] = [];
@@ -69,12 +69,11 @@ export function changesOf(actions: readonly KitAction[], garments: ReadonlyMap<s
       continue;
     }
     if (a.do !== 'set') {
-      const moving = g.group === 'head' || g.group === 'hands' || g.group === 'face' || g.group === 'eyes';
       const text = `${g.name} ${a.do === 'putOn' ? 'on' : 'off'}`;
       out.push({
         text,
         seconds: g.changeSeconds,
-        onTheMove: moving,
+        onTheMove: onTheMove(g),
         kind: a.do === 'putOn' ? 'on' : 'off',
         garment: g.id,
       });
@@ -105,18 +104,99 @@ export function changesOf(actions: readonly KitAction[], garments: ReadonlyMap<s
   return out;
 }
 
-/** Price of the changes at one moment, points: a cue to remember, each thing done, and the halt it needs. */
-export function changePrice(changes: readonly Change[], halted: boolean): number {
-  if (changes.length === 0) return 0;
-  let price = 0.1;
-  let halt = 0;
-  for (const c of changes) {
-    price += 0.025 + c.seconds / 2400;
-    if (!c.onTheMove) halt += c.seconds;
+/** Points for a cue to remember, for each piece handled, and for the seconds it takes (engineering values, as all prices). */
+const CUE_POINTS = 0.1;
+const PIECE_POINTS = 0.025;
+const SECONDS_A_POINT = 2400;
+/** A halt made only for this: points, and seconds to a point of it; and what each companion who must wait adds to that. */
+const HALT_POINTS = 0.12;
+const HALT_SECONDS_A_POINT = 900;
+const WAITING_SHARE = 0.25;
+/** Minutes lost by going slower, and minutes gone harder than planned, points each a minute; the way to a sheltered spot. */
+const LATE_POINTS = 0.03;
+const HARDER_POINTS = 0.02;
+const SHELTER_POINTS = 0.15;
+
+/** What one cue does, for its price: pieces handled and the change of kit, pace or place. */
+export interface CueWork {
+  pieces: number;
+  seconds: number;
+  halt: boolean;
+  pace?: Cue['pace'];
+  shelter?: boolean;
+  atS: number;
+}
+
+/**
+ * Price of one cue, points. The cold that hands and body suffer meanwhile is not in it: that is simulated.
+ * @param halted nobody has to stop for it @param waiting people who must wait meanwhile
+ */
+export function cuePrice(w: CueWork, halted: boolean, waiting: number): number {
+  if (w.pieces === 0 && !w.pace && !w.shelter) return 0;
+  let price = CUE_POINTS + PIECE_POINTS * w.pieces + w.seconds / SECONDS_A_POINT;
+  if (w.halt && !halted) price += (HALT_POINTS + w.seconds / HALT_SECONDS_A_POINT) * (1 + WAITING_SHARE * waiting);
+  if (w.pace) {
+    const minutes = (w.pace.untilS - w.atS) / 60;
+    price += w.pace.share < 1 ? LATE_POINTS * (1 - w.pace.share) * minutes : HARDER_POINTS * minutes;
   }
-  if (halt > 0 && !halted) price += 0.12 + halt / 900;
+  return w.shelter ? price + SHELTER_POINTS : price;
+}
+
+/** Pieces that some actions handle. */
+export const piecesOf = (actions: readonly KitAction[]): number => new Set(actions.map((a) => a.garment)).size;
+
+/** Price of all cues of a plan, points. */
+export function cuesPrice(
+  plan: Plan,
+  garments: ReadonlyMap<string, Garment>,
+  timeline: Timeline,
+  waiting: number,
+): number {
+  const halted = haltedAt(timeline);
+  const on = new Set(plan.worn);
+  let price = 0;
+  for (const cue of plan.cues) {
+    const { seconds, halt } = changing(cue.actions, on, garments, stretchAt(timeline, cue.atS).packOn);
+    const work = { pieces: piecesOf(cue.actions), seconds, halt, pace: cue.pace, shelter: !!cue.shelter, atS: cue.atS };
+    price += cuePrice(work, halted(cue.atS), waiting);
+    for (const a of cue.actions) {
+      if (a.do === 'putOn') on.add(a.garment);
+      if (a.do === 'takeOff') on.delete(a.garment);
+    }
+  }
   return price;
 }
 
-/** Price of carrying and wearing mass, points per kg and hour. */
-export const MASS_PRICE = 0.035;
+/** Whether a change at a moment needs no extra halt. */
+function haltedAt(timeline: Timeline): (atS: number) => boolean {
+  const list = phases(timeline);
+  return (atS) =>
+    list.some((p) => Math.abs(p.startS - atS) < 1 && p.halted) ||
+    list.some((p) => p.stop && atS >= p.startS && atS < p.endS);
+}
+
+/** What a cue asks besides the kit, in words. */
+function goingWords(cue: Pick<Cue, 'pace' | 'shelter'>): string[] {
+  const out: string[] = [];
+  if (cue.pace)
+    out.push(`${cue.pace.share < 1 ? 'Slow down' : 'Press on'}: ${Math.round(cue.pace.share * 100)} % of your effort`);
+  if (cue.shelter) out.push('Stop in the lee nearby, not in the open');
+  return out;
+}
+
+/** A cue as a person reads it, a line for each thing to do. */
+export const cueText = (cue: Cue, garments: ReadonlyMap<string, Garment>): string[] => [
+  ...goingWords(cue),
+  ...changesOf(cue.actions, garments).map((c) => c.text),
+];
+
+/** Price of carrying and wearing mass, points per kg and hour; and of a pair of warmers used up. */
+const MASS_POINTS = 0.035;
+const WARMER_POINTS = 0.12;
+
+/** Price of all that is along, points. */
+export function alongPrice(garments: Iterable<Garment>, hours: number): number {
+  let price = 0;
+  for (const g of garments) price += (g.massG / 1000) * MASS_POINTS * hours + (g.role === 'heater' ? WARMER_POINTS : 0);
+  return price;
+}

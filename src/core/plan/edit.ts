@@ -14,8 +14,9 @@ export function tidy(plan: Plan): Plan {
   const cues: Cue[] = [];
   for (const cue of [...plan.cues].sort((a, b) => a.atS - b.atS)) {
     const last = cues[cues.length - 1];
-    if (last && Math.abs(last.atS - cue.atS) < 1) last.actions.push(...cue.actions);
-    else cues.push({ atS: cue.atS, actions: [...cue.actions] });
+    if (last && Math.abs(last.atS - cue.atS) < 1)
+      cues[cues.length - 1] = { ...last, ...cue, atS: last.atS, actions: [...last.actions, ...cue.actions] };
+    else cues.push({ ...cue, actions: [...cue.actions] });
   }
   const on = new Set(plan.worn);
   const setting = new Map<string, number>();
@@ -38,7 +39,12 @@ export function tidy(plan: Plan): Plan {
       } else if (!on.has(a.garment)) continue;
       actions.push(a);
     }
-    if (actions.length > 0) kept.push({ atS: cue.atS, actions });
+    const { pace, shelter, ...rest } = cue;
+    const going = {
+      ...(pace && pace.untilS > cue.atS ? { pace } : {}),
+      ...(shelter && shelter.untilS > cue.atS ? { shelter } : {}),
+    };
+    if (actions.length > 0 || going.pace || going.shelter) kept.push({ ...rest, ...going, actions });
   }
   const carried = [...new Set([...plan.carried, ...needed])].filter((g) => !plan.worn.includes(g));
   return { ...plan, carried, cues: kept };
@@ -66,7 +72,7 @@ export function moveAction(plan: Plan, index: number, garment: string, atS: numb
   const cue = plan.cues[index];
   const moved = cue.actions.filter((a) => a.garment === garment);
   const stays = cue.actions.filter((a) => a.garment !== garment);
-  const cues = plan.cues.flatMap((c, i) => (i === index ? (stays.length > 0 ? [{ ...c, actions: stays }] : []) : [c]));
+  const cues = plan.cues.map((c, i) => (i === index ? { ...c, actions: stays } : c));
   return tidy({ ...plan, cues: [...cues, { atS, actions: moved }] });
 }
 

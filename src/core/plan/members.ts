@@ -1,10 +1,10 @@
 import { cosine, exp, ln, sine } from '@/core/quantity/exact';
 import { vapourPressure } from '@/core/atmosphere/humidity';
-import { relativeWind, SHELTER_FACTOR } from '@/core/atmosphere/windAtBody';
 import { PERSON_RANGE, type Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import type { Weights } from '@/core/judge/cost';
 import { LIMIT } from '@/core/judge/thresholds';
+import { windWhen } from '@/core/outing/pacing';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { clamp, within } from '@/core/quantity/range';
 import type { Plan } from '@/core/simulate/plan';
@@ -86,31 +86,20 @@ export function dayOfMember(timeline: Timeline, m: Member, leadDays: number): Ti
     const indoors = s.wind10 === 0 && s.speedMs === 0 && s.precipitation === 'none' && s.airC > 12;
     if (indoors) return s;
     const airC = clamp(s.airC + airK, -60, 45);
-    const shelter = timeline.legs[s.leg].shelter;
     return {
       ...s,
       airC,
       vapourPa: vapourPressure(airC, s.humidity),
       wind10: s.wind10 * wind,
       gust: s.gust * wind,
-      relativeWind: blown(s, SHELTER_FACTOR[shelter], wind),
+      relativeWind: windWhen(s, timeline.legs[s.leg], wind, 1),
+      stillWind: s.stillWind === undefined ? undefined : Math.min(80, s.stillWind * wind),
       precipitationMmH: Math.min(60, s.precipitationMmH * fall),
       metabolicW: Math.min(2400, s.metabolicW * effort),
       externalW: s.externalW * effort,
     };
   });
   return { ...timeline, stretches };
-}
-
-/** Relative wind when the true wind is `factor` times as strong, from the same quarter. */
-function blown(s: Stretch, shelterFactor: number, factor: number): number {
-  const w = s.wind10 * shelterFactor;
-  const v = s.speedMs;
-  if (w < 0.05) return s.relativeWind;
-  const cos = v < 0.05 ? 1 : clamp((s.relativeWind * s.relativeWind - w * w - v * v) / (2 * w * v), -1, 1);
-  const before = relativeWind(w, 'ridge', v, cos);
-  const after = relativeWind(Math.min(75, w * factor), 'ridge', v, cos);
-  return Math.max(0.15, s.relativeWind + after - before);
 }
 
 /** The athlete of one member. */
@@ -189,6 +178,7 @@ export interface ChancesRequest {
   leadDays?: number;
   count?: number;
   weights?: Weights;
+  waiting?: number;
 }
 
 const STEP_S = 30;
@@ -210,6 +200,7 @@ export function chances(r: ChancesRequest, onMember: (done: number) => boolean =
       sampleS: 120,
       damp: r.damp,
       weights: r.weights,
+      waiting: r.waiting,
     });
     ran.push({ z: m.z, scored });
     if (!onMember(ran.length / all.length)) break;

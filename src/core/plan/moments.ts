@@ -1,5 +1,5 @@
 import { isStop } from '@/core/outing/leg';
-import type { Timeline } from '@/core/outing/timeline';
+import type { Stretch, Timeline } from '@/core/outing/timeline';
 
 /** A stretch between two natural decision moments; the cue, if any, falls on its start. */
 export interface Phase {
@@ -19,7 +19,7 @@ const LEAST_GAP = 240;
 
 /**
  * Natural decision moments of an outing: the start, eight minutes in, where the going changes, six minutes before a stop,
- * on arrival, on leaving, and the middle of very long stretches.
+ * on arrival, on leaving, where the weather turns, and the middle of very long stretches.
  */
 export function phases(timeline: Timeline): Phase[] {
   const marks: { atS: number; where: string; halted: boolean; rank: number }[] = [];
@@ -46,6 +46,8 @@ export function phases(timeline: Timeline): Phase[] {
       marks.push({ atS: to - 360, where: `six minutes before ${next.name.toLowerCase()}`, halted: false, rank: 2 });
     if (!isStop(leg) && long > 55 * 60)
       marks.push({ atS: from + long / 2, where: `half way through ${name}`, halted: false, rank: 1 });
+    const turn = weatherTurns(timeline, i);
+    if (turn !== null) marks.push({ atS: turn.atS, where: `${turn.what}, ${name}`, halted: isStop(leg), rank: 1 });
     if (isStop(leg) && long > 15 * 60)
       marks.push({ atS: from + 300, where: `five minutes into ${name}`, halted: true, rank: 1 });
   });
@@ -73,8 +75,36 @@ export function phases(timeline: Timeline): Phase[] {
   });
 }
 
+/** A change of wind or air within a leg that is worth a moment of its own, m/s and K; what falls begins at this, mm/h. */
+const WIND_TURNS = 3;
+const AIR_TURNS = 4;
+const FALLS = 0.2;
+
+/** Where the weather first turns within a leg, and how; null when it stays what it was. */
+function weatherTurns(timeline: Timeline, leg: number): { atS: number; what: string } | null {
+  const list = timeline.stretches.filter((s) => s.leg === leg);
+  const first = list[0];
+  if (!first || timeline.legs[leg].shelter === 'indoor') return null;
+  for (const s of list.slice(1)) {
+    if (s.precipitationMmH >= FALLS && first.precipitationMmH < FALLS / 2)
+      return {
+        atS: s.startS,
+        what: s.precipitation.includes('snow') ? 'when the snow begins' : 'when it begins to fall',
+      };
+    if (s.wind10 - first.wind10 > WIND_TURNS) return { atS: s.startS, what: 'when the wind rises' };
+    if (first.airC - s.airC > AIR_TURNS) return { atS: s.startS, what: 'when it turns colder' };
+  }
+  return null;
+}
+
 export function legAt(timeline: Timeline, timeS: number): number {
   let i = 0;
   while (i < timeline.legs.length - 1 && timeline.legStartS[i + 1] <= timeS + 1e-6) i++;
   return i;
+}
+
+/** The stretch that holds at a time; the last one after the end. */
+export function stretchAt(timeline: Timeline, timeS: number): Stretch {
+  const list = timeline.stretches;
+  return list.find((s) => timeS < s.endS - 1e-6) ?? list[list.length - 1];
 }

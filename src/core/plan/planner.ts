@@ -1,20 +1,21 @@
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import type { Sport } from '@/core/effort/activity';
+import type { Weights } from '@/core/judge/cost';
 import { isStop } from '@/core/outing/leg';
-import { checkWeights, type Weights } from '@/core/judge/cost';
 import type { Timeline } from '@/core/outing/timeline';
 import { within } from '@/core/quantity/range';
 import type { Plan } from '@/core/simulate/plan';
-import { Simulator } from '@/core/simulate/simulator';
 import { candidates, firstKit, type Candidates } from './candidates';
-import { actionsBetween, changePrice, changesOf, MASS_PRICE, wornOf, type Dress } from './dress';
-import { footModes, handModes, headModes, kitGarments, legModes, torsoModes, type Kit, type Mode } from './modes';
-import { phases, type Phase } from './moments';
+import { Course } from './course';
+import { cueText, type Dress } from './dress';
+import { improve, withoutOneCue } from './improve';
+import { kitParts } from './kitParts';
 import { chances } from './members';
+import { FEET, GOING, HANDS, HEAD, kitGarments, LEGS, sameWay, TORSO, type Kit, type Mode } from './modes';
 import { mostMoved, type Moved } from './mostMoved';
+import { PathRun } from './pathRun';
 import { scorePlan, type Scored } from './score';
-import { costOf, walk } from './walker';
 
 export interface PlanRequest {
   person: Person;
@@ -26,8 +27,12 @@ export interface PlanRequest {
   /** the most cues that may be proposed, 0–12 */
   maxCues?: number;
   weights?: Partial<Weights>;
+  /** people who must wait while something is changed, 0–30 */
+  waiting?: number;
   /** days between forecast and start, for the spread */
   leadDays?: number;
+  /** vapour barriers on hands and feet */
+  barriers?: boolean;
 }
 
 export interface CueReason {
@@ -54,45 +59,69 @@ export interface Planned {
   mustNotMiss: number;
   /** cost against number of cues, fewest first: all from one search */
   curve: CurvePoint[];
-  /** simulated phases it took */
+  /** simulated phases it took, counted by the integrator's steps */
   simulations: number;
 }
 
-/** Called now and then; return false to stop. The best plan so far is then returned. */
-export type Progress = (done: number, says: string) => boolean;
+/**
+ * Called now and then; return false to stop. The best plan so far is then returned. The first usable plan is handed over as
+ * soon as there is one.
+ */
+export type Progress = (done: number, says: string, first?: Plan) => boolean;
 
-const COARSE = 90;
-const FINE = 30;
-const BEAM = 4;
+/** Integrator steps while the kit is chosen and cues are placed, s; longer on long outings, which have more of them. */
+const COARSE_S = [60, 180] as const;
+const STEPS_AN_OUTING = 120;
+const FINE = 60;
+/** Steps at which a chosen plan's cues are missed, s. */
+const MISS_S = 30;
+const BEAM = 3;
 /** Nobody remembers more. */
-const MOST_CUES = 12;
+export const MOST_CUES = 12;
 /** Share of what all cues together gain that the knee may leave behind. */
 const KNEE = 0.04;
 const TRIED_MEMBERS = 12;
+/** Integrator steps that choosing the kit, placing cues and the curve may take. */
+const BUDGET = { kit: 200_000, cues: 260_000, again: 330_000, fine: 400_000, curve: 480_000 } as const;
+/** A piece that is not better as the others are worn now, but nearly, is tried again with its own best wearing, points. */
+const NEARLY = 0.35;
+/** One that has fallen this far behind on the way is given up, points. */
+const FAR = 1;
+/** How many candidates for one part are tried with their own best wearing: of those worn now, and of those that are not. */
+const TRIED_NEAR = 2;
+const TRIED_IDLE = 4;
+/** A fresh path this much dearer than the one there is will not catch up, points. */
+const HOPELESS = 1;
+/** Another round over the kit is worth it while the last gained this, points. */
+const LEAST_ROUND = 0.02;
+const ALL = [TORSO, HANDS, HEAD, LEGS, FEET, GOING] as const;
+const WORN = [TORSO, HANDS, HEAD, LEGS, FEET] as const;
 
 /**
  * Finds start kit, pack and cues by simulating candidates from the closet.
  *
- * 1. Choose garments part by part (coordinate descent), each candidate judged by the best way to wear it over the day.
- * 2. With the garments fixed, a beam search over the natural moments chooses how they are worn in each phase.
- * 3. Cues are dropped one by one, cheapest loss first, which gives the cost for each number of cues. The knee of that curve
- *    is proposed, or a neighbour that holds better over the spread of forecast and athlete.
- * 4. Each cue is missed once on purpose to learn what missing it costs.
+ * 1. A plain kit is dressed phase by phase: the first usable plan.
+ * 2. Part by part every candidate is simulated as the others are worn now; the promising are tried with their own best wearing.
+ * 3. With the garments fixed, a beam search over the natural moments and then small moves choose how they are worn in each
+ *    phase and how the phase is gone.
+ * 4. Cues are dropped one by one, cheapest loss first, and what is left bettered, which gives the cost for each number of
+ *    cues. The knee of that curve is proposed, or a neighbour that holds better over the spread of forecast and athlete.
+ * 5. Each cue is missed once on purpose to learn what missing it costs.
  * @throws OutOfRange when the closet lacks a part nobody can go without
  */
 export function makePlan(request: PlanRequest, progress: Progress = () => true): Planned {
-  const search = new Search(request, progress);
-  return search.run();
+  return new Search(request, progress).run();
 }
 
-/** The plain way to wear a group before anything is searched: legs as they are (never the over-trousers), else the second lightest. */
-const plainMode = (group: number, count: number): number => (group === 3 ? 0 : Math.min(1, count - 1));
+/** How a kit is worn before anything is searched: the second lightest way, legs and feet as they are, going as planned. */
+const plainDress = (modes: readonly Mode[][]): Dress =>
+  modes.map((m, g) => m[g === LEGS || g === FEET || g === GOING ? 0 : Math.min(1, m.length - 1)]);
 
 class Search {
-  private readonly phases: Phase[];
-  private readonly weights: Weights;
+  private readonly course: Course;
   private readonly candidates: Candidates;
-  private simulations = 0;
+  private readonly coarseS: number;
+  private readonly most: number;
   private stopped = false;
   private done = 0;
 
@@ -100,203 +129,140 @@ class Search {
     private readonly request: PlanRequest,
     private readonly progress: Progress,
   ) {
-    this.phases = phases(request.timeline);
-    this.weights = checkWeights(request.weights);
-    within('most cues', request.maxCues ?? MOST_CUES, 0, MOST_CUES);
-    this.candidates = candidates(request.closet, request.sport, request.timeline);
+    const { person, timeline, damp, weights, waiting } = request;
+    this.course = new Course(person, timeline, damp, weights, waiting);
+    this.most = within('most cues', request.maxCues ?? MOST_CUES, 0, MOST_CUES);
+    this.candidates = candidates(request.closet, request.sport, timeline, request.barriers);
+    const even = Math.round(timeline.endS / STEPS_AN_OUTING / 30) * 30;
+    this.coarseS = Math.max(COARSE_S[0], Math.min(COARSE_S[1], even));
   }
 
   run(): Planned {
-    const stops = this.request.timeline.legs.some((l, i) => isStop(l) && i > 0 && l.sport !== 'hut' && l.minutes >= 4);
-    let kit = firstKit(this.candidates, stops || this.request.timeline.endS > 2 * 3600);
-    this.tell(0.02, 'Choosing layers');
-    for (let round = 0; round < 2 && !this.stopped; round++) kit = this.improveKit(kit, round);
-    this.tell(0.7, 'Placing cues');
-    const path = this.bestPath(kit, this.allModes(kit), BEAM, FINE);
-    const toPlan = this.toPlan(kit, path.dresses);
-    this.tell(0.85, 'Weighing each number of cues');
-    const curve = this.curve(toPlan, kit);
-    this.tell(0.91, 'Trying them on other days');
-    const plan = this.choose(curve, kit);
-    this.tell(0.95, 'Missing each cue once');
-    return this.explain(plan, kit, curve);
+    const { legs, endS } = this.request.timeline;
+    const stops = legs.some((l) => isStop(l) && l.sport !== 'hut' && l.minutes >= 4);
+    this.tell(0.02, 'Dressing for a start');
+    let best = new PathRun(this.course, firstKit(this.candidates, stops || endS > 2 * 3600), this.coarseS);
+    best.take(best.beam(plainDress(best.modes), 1, 1, WORN));
+    this.tell(0.05, 'Choosing layers', best.plan());
+    best = this.improveKit(best, 0);
+    this.tell(0.5, 'Placing cues', best.plan());
+    best = this.placeCues(best);
+    for (let round = 1; round < 5 && this.within(BUDGET.again); round++) {
+      const before = best.total;
+      this.tell(0.62, 'Choosing layers again', best.plan());
+      best = this.improveKit(best, round);
+      improve(best, { free: ALL, maxCues: MOST_CUES, sweeps: 1, goOn: () => this.within(BUDGET.again) });
+      if (before - best.total < LEAST_ROUND) break;
+    }
+    best = this.refine(best);
+    this.tell(0.8, 'Weighing each number of cues', best.plan());
+    const curve = this.curve(best);
+    this.tell(0.92, 'Trying them on other days');
+    const plan = this.choose(curve, best.kit);
+    this.tell(0.96, 'Missing each cue once');
+    return this.explain(plan, best.kit, curve);
   }
 
-  private tell(done: number, says: string): void {
+  private tell(done: number, says: string, first?: Plan): void {
     this.done = Math.max(this.done, done);
-    if (!this.progress(this.done, says)) this.stopped = true;
+    if (!this.progress(this.done, says, first)) this.stopped = true;
   }
 
-  /** Tries every candidate of every part, keeping the best; torso parts are judged by their own best wearing. */
-  private improveKit(start: Kit, round: number): Kit {
-    const c = this.candidates;
-    let kit = start;
-    const at = (share: number) => 0.02 + (round + share) * 0.33;
-    const parts: [string, () => Kit[]][] = [
-      ['legs', () => c.legs.map((legs) => ({ ...kit, legs }))],
-      ['mid layer', () => [null, ...c.mids].map((mid) => ({ ...kit, mid }))],
-      ['shell', () => [null, ...c.shells].map((shell) => ({ ...kit, shell }))],
-      ['base', () => c.bases.map((base) => ({ ...kit, base }))],
-      ['feet', () => c.feet.map((feet) => ({ ...kit, feet }))],
-      [
-        'gloves',
-        () => [null, ...c.liners].flatMap((liner) => [null, ...c.mitts].map((mitts) => ({ ...kit, liner, mitts }))),
-      ],
-      ['head', () => [null, ...c.caps].flatMap((cap) => [null, ...c.hats].map((hat) => ({ ...kit, cap, hat })))],
-      ['tube', () => [null, ...c.tubes].map((tube) => ({ ...kit, tube }))],
-      ['eyes', () => [null, ...c.eyes].map((eyes) => ({ ...kit, eyes }))],
-      ...(kit.warm
-        ? ([['jacket for stops', () => c.warms.map((warm) => ({ ...kit, warm }))]] as [string, () => Kit[]][])
-        : []),
-      ...(kit.warm
-        ? ([['over-trousers', () => [null, ...c.overLegs].map((overLegs) => ({ ...kit, overLegs }))]] as [
-            string,
-            () => Kit[],
-          ][])
-        : []),
-    ];
-    parts.forEach(([name, options], i) => {
-      if (this.stopped) return;
-      this.tell(at(i / parts.length), `Choosing ${name}`);
-      let best = Infinity;
-      let chosen = kit;
-      for (const option of options()) {
+  private within(budget: number): boolean {
+    return !this.stopped && this.course.steps < budget;
+  }
+
+  /** Tries every candidate of every part. */
+  private improveKit(start: PathRun, round: number): PathRun {
+    let best = start;
+    const budget = round === 0 ? BUDGET.kit : BUDGET.again;
+    const parts = kitParts(this.candidates, best.kit.warm !== null);
+    parts.forEach((part, i) => {
+      const at = round === 0 ? 0.05 + (0.45 * i) / parts.length : 0.62 + 0.03 * (round - 1 + i / parts.length);
+      this.tell(at, `Choosing ${part.name}`);
+      if (!this.within(budget)) return;
+      const near: PathRun[] = [];
+      const idle: PathRun[] = [];
+      for (const kit of part.options(best.kit)) {
         if (this.stopped) break;
-        const cost = this.bestPath(option, this.modesFor(name, option), 1, COARSE).cost;
-        if (cost < best - 1e-9) {
-          best = cost;
-          chosen = option;
-        }
-        this.tell(at(i / parts.length), `Choosing ${name}`);
+        const run = new PathRun(this.course, kit, this.coarseS);
+        const dresses = best.dresses.map((d) => d.map((m, g) => sameWay(m, run.modes[g])));
+        run.take(dresses, 0, { run: best, margin: FAR });
+        if (run.total < best.total + NEARLY) (run.wearsAll(part.choice) ? near : idle).push(run);
       }
-      kit = chosen;
+      near.sort((a, b) => a.total - b.total);
+      // What nobody wears yet cannot be told apart by what it costs: a few are tried, from the thinnest to the thickest.
+      const tries = [...near.slice(0, TRIED_NEAR), ...evenly(idle, TRIED_IDLE)];
+      for (const run of tries) {
+        improve(run, {
+          free: [part.choice],
+          maxCues: MOST_CUES,
+          sweeps: 1,
+          betweenCues: run !== tries[0] || round > 0,
+          goOn: () => this.within(budget),
+        });
+        if (run.total < best.total - 1e-9) best = run;
+      }
     });
-    return kit;
+    return best;
   }
 
-  /** While one part is chosen only the ways of wearing that depend on it are searched; the rest follow a plain rule. */
-  private modesFor(part: string, kit: Kit): Mode[][] {
-    const all = this.allModes(kit);
-    const free =
-      part === 'gloves'
-        ? [1]
-        : part === 'head' || part === 'tube' || part === 'eyes'
-          ? [2]
-          : part === 'legs' || part === 'over-trousers'
-            ? [3]
-            : [0];
-    return all.map((modes, group) => (free.includes(group) ? modes : [...this.plain(modes, group)]));
-  }
-
-  private plain(modes: Mode[], group: number): Mode[] {
-    return group === 0 ? modes : [modes[plainMode(group, modes.length)]];
-  }
-
-  private allModes(kit: Kit): Mode[][] {
-    return [torsoModes(kit), handModes(kit), headModes(kit), legModes(kit), footModes(kit)];
-  }
-
-  /**
-   * Beam search over the phases. In each phase the groups are chosen one after the other (torso, hands, head, legs): the
-   * core couples them weakly, so this costs little against trying all combinations.
-   */
-  private bestPath(kit: Kit, modes: Mode[][], beam: number, stepS: number): { dresses: Dress[]; cost: number } {
-    const garments = kitGarments(kit);
-    const byId = new Map(garments.map((g) => [g.id, g]));
-    const sim = new Simulator(this.request.person, garments);
-    const massKg = garments.reduce((s, g) => s + g.massG, 0) / 1000;
-    interface Node {
-      state: Float64Array;
-      dresses: Dress[];
-      cost: number;
+  /** Betters the path from where it stands and from two fresh starts: with the outing as planned, and with its pace free. */
+  private placeCues(chosen: PathRun): PathRun {
+    const better = (run: PathRun) =>
+      improve(run, { free: ALL, maxCues: MOST_CUES, sweeps: 2, goOn: () => this.within(BUDGET.cues) });
+    better(chosen);
+    let best = chosen;
+    for (const free of [WORN, ALL]) {
+      if (!this.within(BUDGET.cues)) break;
+      const run = new PathRun(this.course, chosen.kit, this.coarseS);
+      run.take(run.beam(plainDress(run.modes), BEAM, 2, free));
+      if (run.total > best.total + HOPELESS) continue;
+      better(run);
+      if (run.total < best.total - 1e-9) best = run;
     }
-    const { timeline, damp } = this.request;
-    const startDress: Dress = modes.map((m, group) => m[plainMode(group, m.length)]);
-    sim.start({ ...planOfDress(startDress, byId), carried: [], cues: [] }, damp);
-    let nodes: Node[] = [
-      { state: sim.snapshot(), dresses: [], cost: massKg * MASS_PRICE * this.weights.weight * (timeline.endS / 3600) },
-    ];
-    for (let p = 0; p < this.phases.length; p++) {
-      const phase = this.phases[p];
-      const next: Node[] = [];
-      for (const node of nodes) {
-        const before = node.dresses[p - 1];
-        const tried = new Map<string, Node>();
-        const attempt = (dress: Dress): number => {
-          const id = dress.map((m, g) => modes[g].indexOf(m)).join();
-          const known = tried.get(id);
-          if (known) return known.cost;
-          sim.restore(node.state);
-          const to = wornOf(dress, byId);
-          const from = before ? wornOf(before, byId) : wornOf(startDress, byId);
-          const actions = actionsBetween(from, to);
-          const changes = before ? changesOf(actions, byId) : [];
-          if (phase.onTheMove && changes.some((c) => !c.onTheMove)) return Infinity;
-          sim.apply(actions, before ? airAt(timeline, phase.startS) : 15);
-          this.simulations++;
-          const cost =
-            node.cost +
-            costOf(walk(sim, timeline, phase, stepS), this.weights) +
-            changePrice(changes, phase.halted) * this.weights.fuss;
-          tried.set(id, { state: sim.snapshot(), dresses: [...node.dresses, dress], cost });
-          return cost;
-        };
-        // Over-trousers are for standing: they come off before anybody moves on.
-        const overOn = !phase.stop && kit.overLegs !== null && before?.[3].worn.includes(kit.overLegs.id);
-        let dress: Dress = before ? before.map((m, g) => (g === 3 && overOn ? modes[3][0] : m)) : startDress;
-        let best = attempt(dress);
-        for (let pass = 0; pass < (beam > 1 ? 2 : 1); pass++) {
-          for (let group = 0; group < modes.length; group++) {
-            for (const mode of modes[group]) {
-              if (!phase.stop && group === 0 && kit.warm && mode.worn.includes(kit.warm.id)) continue;
-              if (!phase.stop && group === 3 && kit.overLegs && mode.worn.includes(kit.overLegs.id)) continue;
-              const option = dress.map((m, g) => (g === group ? mode : m));
-              const cost = attempt(option);
-              if (cost < best - 1e-9) {
-                best = cost;
-                dress = option;
-              }
-            }
-          }
-        }
-        next.push(...[...tried.values()].sort((a, b) => a.cost - b.cost).slice(0, beam * 2));
-      }
-      next.sort((a, b) => a.cost - b.cost);
-      nodes = next.slice(0, beam);
-      if (beam > 1) this.tell(0.7 + (0.15 * (p + 1)) / this.phases.length, 'Placing cues');
-    }
-    return { dresses: nodes[0].dresses, cost: nodes[0].cost };
+    return best;
   }
 
-  private toPlan(kit: Kit, dresses: Dress[]): Plan {
-    const garments = kitGarments(kit);
-    const byId = new Map(garments.map((g) => [g.id, g]));
-    const plan: Plan = { ...planOfDress(dresses[0], byId), carried: [], cues: [] };
-    for (let p = 1; p < dresses.length; p++) {
-      const actions = actionsBetween(wornOf(dresses[p - 1], byId), wornOf(dresses[p], byId));
-      if (actions.length > 0) plan.cues.push({ atS: this.phases[p].startS, actions });
-    }
-    return withCarried(plan, kit, this.request.timeline);
+  /** The same path at finer steps, bettered once more. */
+  private refine(run: PathRun): PathRun {
+    const fine = new PathRun(this.course, run.kit, Math.min(FINE, this.coarseS));
+    fine.take(run.dresses);
+    this.tell(0.75, 'Placing cues');
+    improve(fine, { free: ALL, maxCues: MOST_CUES, sweeps: 1, goOn: () => this.within(BUDGET.fine) });
+    return fine;
   }
 
   /** The best plan for each number of cues: from the most the search wants down to none, the cheapest loss going first. */
-  private curve(plan: Plan, kit: Kit): CurvePoint[] {
-    const score = this.scorer(kit);
-    let current: CurvePoint = { cues: plan.cues.length, cost: score(plan), plan };
-    const points = [current];
-    while (current.plan.cues.length > 0 && !this.stopped) {
-      let best: CurvePoint | null = null;
-      for (let i = 0; i < current.plan.cues.length; i++) {
-        const without = withCarried(dropCue(current.plan, i), kit, this.request.timeline);
-        const cost = score(without);
-        if (!best || cost < best.cost) best = { cues: without.cues.length, cost, plan: without };
+  private curve(run: PathRun): CurvePoint[] {
+    const point = (): CurvePoint => ({ cues: run.cuesOf(run.dresses).length, cost: run.total, plan: run.plan() });
+    const points = [point()];
+    while (points[0].cues > 0) {
+      const fewer = withoutOneCue(run, run.dresses);
+      let best: Dress[] | null = null;
+      let least = Infinity;
+      for (const dresses of fewer) {
+        const cost = run.cost(dresses, firstDifference(dresses, run.dresses), false);
+        if (cost < least || !best) {
+          least = cost;
+          best = dresses;
+        }
       }
-      current = best!;
-      points.unshift(current);
+      run.take(best ?? run.dresses.map(() => run.dresses[0]));
+      const cues = run.cuesOf(run.dresses).length;
+      improve(run, {
+        free: WORN,
+        maxCues: cues,
+        sweeps: 1,
+        betweenCues: true,
+        goOn: () => this.within(BUDGET.curve),
+      });
+      points.unshift(point());
+      this.tell(0.8 + (0.1 * points.length) / MOST_CUES, 'Weighing each number of cues');
     }
-    const most = this.request.maxCues ?? MOST_CUES;
-    // Dropping one cue may take another with it; each number of cues is listed once.
-    return points.filter((p, i) => p.cues <= most && points.findIndex((q) => q.cues === p.cues) === i);
+    // A plan with fewer cues that costs no more takes the place of one with more.
+    const useful = points.filter((p, i) => points.findIndex((q) => q.cues === p.cues) === i && p.cues <= this.most);
+    return useful.filter((p, i) => useful.slice(0, i).every((q) => q.cost > p.cost + 1e-9));
   }
 
   /**
@@ -310,9 +276,9 @@ class Search {
     const near = curve.slice(Math.max(0, knee - 1), knee + 2).filter((p) => p.cost - least <= 4 * KNEE * gain + 1e-9);
     if (near.length < 2 || this.stopped) return curve[knee].plan;
     const garments = kitGarments(kit);
-    const { person, timeline, damp, leadDays } = this.request;
+    const { person, timeline, damp, leadDays, waiting } = this.request;
+    const { weights } = this.course;
     const overSpread = (p: CurvePoint): number => {
-      this.simulations += TRIED_MEMBERS * this.phases.length;
       const c = chances({
         person,
         garments,
@@ -321,68 +287,47 @@ class Search {
         damp,
         leadDays,
         count: TRIED_MEMBERS,
-        weights: this.weights,
+        weights,
+        waiting,
       });
-      return c.meanCost + 2 * (1 - c.holds);
+      return c.meanCost;
     };
     return near.map((p) => ({ p, cost: overSpread(p) })).reduce((a, b) => (b.cost < a.cost - 1e-9 ? b : a)).p.plan;
-  }
-
-  private scorer(kit: Kit): (plan: Plan) => number {
-    const garments = kitGarments(kit);
-    const { person, timeline, damp } = this.request;
-    const sim = new Simulator(person, garments);
-    return (plan) => {
-      this.simulations += this.phases.length;
-      return scorePlan(person, garments, timeline, plan, { stepS: FINE, damp, sim, weights: this.weights }).total;
-    };
   }
 
   private explain(plan: Plan, kit: Kit, curve: CurvePoint[]): Planned {
     const used = new Set([...plan.worn, ...plan.carried]);
     const garments = kitGarments(kit).filter((g) => used.has(g.id));
     const byId = new Map(garments.map((g) => [g.id, g]));
-    const { person, timeline, damp } = this.request;
-    const weights = this.weights;
-    const scored = scorePlan(person, garments, timeline, plan, { damp, weights });
+    const { person, timeline, damp, waiting } = this.request;
+    const { weights, phases } = this.course;
+    const scored = scorePlan(person, garments, timeline, plan, { damp, weights, waiting });
     const cues = plan.cues.map((cue, i): CueReason => {
-      const missed = scorePlan(person, garments, timeline, dropCue(plan, i), { stepS: FINE, damp, weights });
-      this.simulations += this.phases.length;
+      const missed = scorePlan(person, garments, timeline, dropCue(plan, i), { stepS: MISS_S, damp, weights, waiting });
       return {
         atS: cue.atS,
-        where: this.phases.find((p) => Math.abs(p.startS - cue.atS) < 1)?.where ?? 'on the way',
-        text: changesOf(cue.actions, byId).map((c) => c.text),
+        where: phases.find((p) => Math.abs(p.startS - cue.atS) < 1)?.where ?? 'on the way',
+        text: cueText(cue, byId),
         missCost: missed.total - scored.total,
         miss: mostMoved(scored, missed),
       };
     });
     this.tell(1, 'Done');
     const mustNotMiss = cues.reduce((worst, c, i) => (worst < 0 || c.missCost > cues[worst].missCost ? i : worst), -1);
-    return { plan, scored, cues, mustNotMiss, curve, simulations: this.simulations };
+    return { plan, scored, cues, mustNotMiss, curve, simulations: this.course.phasesWalked };
   }
 }
 
-/** The start of a plan from a way of dressing. */
-function planOfDress(dress: Dress, byId: ReadonlyMap<string, Garment>): Pick<Plan, 'worn' | 'openings'> {
-  const w = wornOf(dress, byId);
-  const openings: Plan['openings'] = {};
-  for (const [k, setting] of w.open) {
-    const [g, o] = k.split('\n');
-    const usual = byId.get(g)!.openings.find((x) => x.id === o)!.usual;
-    if (setting !== usual) (openings[g] ??= {})[o] = setting;
-  }
-  return { worn: [...w.on].sort((a, b) => byId.get(a)!.order - byId.get(b)!.order || a.localeCompare(b)), openings };
+/** At most `most` of a list, evenly over it. */
+function evenly<T>(list: readonly T[], most: number): T[] {
+  if (list.length <= most) return [...list];
+  return Array.from({ length: most }, (_, i) => list[Math.round((i * (list.length - 1)) / (most - 1))]);
 }
 
-/** What must be carried: all that cues put on later, and on long days the standby jacket and mitts even if no cue needs them. */
-function withCarried(plan: Plan, kit: Kit, timeline: Timeline): Plan {
-  const worn = new Set(plan.worn);
-  const carried = new Set<string>();
-  for (const cue of plan.cues)
-    for (const a of cue.actions) if (a.do === 'putOn' && !worn.has(a.garment)) carried.add(a.garment);
-  const farOut = timeline.endS > 90 * 60;
-  if (farOut) for (const g of [kit.warm, kit.mitts, kit.shell]) if (g && !worn.has(g.id)) carried.add(g.id);
-  return { ...plan, carried: [...carried] };
+function firstDifference(a: readonly Dress[], b: readonly Dress[]): number {
+  let p = 0;
+  while (p < a.length - 1 && a[p] === b[p]) p++;
+  return p;
 }
 
 /** The plan without one cue: later cues are kept, but what no longer makes sense (taking off what is not on) falls away. */
@@ -397,9 +342,5 @@ export function dropCue(plan: Plan, index: number): Plan {
     });
     return { ...cue, actions };
   });
-  return { ...plan, cues: kept.filter((c) => c.actions.length > 0) };
-}
-
-function airAt(timeline: Timeline, t: number): number {
-  return (timeline.stretches.find((s) => t < s.endS - 1e-6) ?? timeline.stretches[timeline.stretches.length - 1]).airC;
+  return { ...plan, cues: kept.filter((c) => c.actions.length > 0 || c.pace || c.shelter) };
 }

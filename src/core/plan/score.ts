@@ -1,15 +1,16 @@
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
-import { bodyCost, EVEN, totalCost, weighed, type CostParts, type Weights } from '@/core/judge/cost';
+import { alarmCost, bodyCost, EVEN, totalCost, weighed, type CostParts, type Weights } from '@/core/judge/cost';
 import { findings, type Finding } from '@/core/judge/findings';
+import { watchOf } from '@/core/judge/watch';
 import { measure, type Metrics } from '@/core/judge/metrics';
 import { verdict, type Verdict } from '@/core/judge/verdict';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Plan } from '@/core/simulate/plan';
 import type { Series } from '@/core/simulate/series';
 import { Simulator } from '@/core/simulate/simulator';
-import { changePrice, changesOf, MASS_PRICE } from './dress';
-import { phases } from './moments';
+import { asPaced } from './asPaced';
+import { alongPrice, cuesPrice } from './dress';
 
 /** A plan run in full and judged: what the screen draws. */
 export interface Scored {
@@ -30,23 +31,31 @@ export function scorePlan(
   garments: readonly Garment[],
   timeline: Timeline,
   plan: Plan,
-  options: { stepS?: number; sampleS?: number; damp?: Record<string, number>; sim?: Simulator; weights?: Weights } = {},
+  options: {
+    stepS?: number;
+    sampleS?: number;
+    damp?: Record<string, number>;
+    sim?: Simulator;
+    weights?: Weights;
+    /** people who must wait while something is changed */
+    waiting?: number;
+  } = {},
 ): Scored {
   const sim = options.sim ?? new Simulator(person, [...garments]);
   sim.start(plan, options.damp);
-  const series = sim.run(timeline.stretches, plan, { stepS: options.stepS ?? 10, sampleS: options.sampleS ?? 60 });
-  const metrics = measure(series, sim.wardrobe, person, sim.body.area, timeline);
+  const gone = asPaced(timeline, plan.cues);
+  const series = sim.run(gone.stretches, plan, { stepS: options.stepS ?? 10, sampleS: options.sampleS ?? 60 });
+  const metrics = measure(series, sim.wardrobe, person, sim.body.area, gone);
   const byId = new Map(garments.map((g) => [g.id, g]));
-  const halted = haltedAt(timeline);
-  const changes = plan.cues.reduce((sum, cue) => sum + changePrice(changesOf(cue.actions, byId), halted(cue.atS)), 0);
-  const massG = [...new Set([...plan.worn, ...plan.carried])].reduce((sum, id) => sum + (byId.get(id)?.massG ?? 0), 0);
+  const along = [...new Set([...plan.worn, ...plan.carried])].flatMap((id) => byId.get(id) ?? []);
   const weights = options.weights ?? EVEN;
+  const list = findings(metrics, gone);
   const cost: CostParts = {
     ...weighed(bodyCost(series, metrics, person), weights),
-    changes: changes * weights.fuss,
-    mass: (massG / 1000) * MASS_PRICE * weights.weight * (timeline.endS / 3600),
+    alarms: alarmCost(watchOf(metrics)),
+    changes: cuesPrice(plan, byId, timeline, options.waiting ?? 0) * weights.fuss,
+    mass: alongPrice(along, timeline.endS / 3600) * weights.weight,
   };
-  const list = findings(metrics, timeline);
   return {
     series,
     metrics,
@@ -55,14 +64,6 @@ export function scorePlan(
     findings: list,
     verdict: verdict(list, metrics),
     garmentIds: sim.wardrobe.garments.map((g) => g.id),
-    massG,
+    massG: along.reduce((sum, g) => sum + g.massG, 0),
   };
-}
-
-/** Whether a change at a moment needs no extra halt. */
-function haltedAt(timeline: Timeline): (atS: number) => boolean {
-  const list = phases(timeline);
-  return (atS) =>
-    list.some((p) => Math.abs(p.startS - atS) < 1 && p.halted) ||
-    list.some((p) => p.stop && atS >= p.startS && atS < p.endS);
 }

@@ -1,16 +1,11 @@
 import { ZONE_COUNT, ZONE_TABLE, zoneIndex } from '@/core/body/zones';
-import {
-  addMoment,
-  noCost,
-  noMoment,
-  totalCost,
-  weighed,
-  type BodyCost,
-  type Moment,
-  type Weights,
-} from '@/core/judge/cost';
+import { addMoment, noMoment, type BodyCost, type Moment } from '@/core/judge/cost';
 import { sensation } from '@/core/judge/sensation';
-import type { Timeline } from '@/core/outing/timeline';
+import { WATCH, watchMoment } from '@/core/judge/watch';
+import { atHalt } from '@/core/outing/conditions';
+import { isStop } from '@/core/outing/leg';
+import type { Stretch, Timeline } from '@/core/outing/timeline';
+import type { Changing } from '@/core/simulate/changing';
 import { HEAD } from '@/core/simulate/state';
 import type { Simulator } from '@/core/simulate/simulator';
 import type { Phase } from './moments';
@@ -27,6 +22,8 @@ const THIGHS = zoneIndex('thighs');
 const CALVES = zoneIndex('calves');
 const A = [CHEST, BACK, PELVIS].map((z) => ZONE_TABLE[z].areaM2);
 const TORSO_AREA = A[0] + A[1] + A[2];
+/** The chill of a stop is read in its first twenty minutes, s. */
+const CHILL_S = 1200;
 
 const torso = (v: Float64Array): number => (v[CHEST] * A[0] + v[BACK] * A[1] + v[PELVIS] * A[2]) / TORSO_AREA;
 
@@ -49,9 +46,10 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   const w = sim.wardrobe;
   for (let g = 0; g < w.count; g++) {
     if (!s.worn[g]) continue;
-    for (let z = 0; z < ZONE_COUNT; z++) {
+    for (const z of w.zonesOf[g]) {
       const j = g * ZONE_COUNT + z;
-      if (w.cover[j] > 0) water += Math.max(0, s.water[j] - 0.5 * w.sorb[j]) * sim.body.area[z];
+      const held = s.water[j] - 0.5 * w.sorb[j];
+      if (held > 0) water += held * sim.body.area[z];
     }
   }
   into.waterG = water;
@@ -60,36 +58,55 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
 
 const NOW = noMoment();
 
-/** Counts integrator work, for the bench and the progress line. */
-export const work = { phases: 0 };
+/** Counts integrator work, for the bench and the budget of a search. */
+export const work = { phases: 0, steps: 0 };
 
 /**
- * Runs the present state through one phase and returns its body cost; the state is left at the phase's end.
- * Coarse steps: the final plan is simulated again at full resolution.
+ * Runs the present state through one phase, adding to its body cost and to the watch; the state is left at the phase's end.
+ * A change of kit begun at the phase's start takes its time first. Coarse steps: the plan is simulated again in full.
  */
-export function walk(sim: Simulator, timeline: Timeline, phase: Phase, stepS: number): BodyCost {
+export function walk(
+  sim: Simulator,
+  timeline: Timeline,
+  phase: Phase,
+  stepS: number,
+  change: Changing | null,
+  cost: BodyCost,
+  watch: Float64Array,
+): void {
   work.phases++;
-  const cost = noCost();
+  const { person, totalArea } = sim.body;
   let t = phase.startS;
-  const entry = torso(sim.state.skin);
-  let deepest = 0;
-  for (const c of timeline.stretches) {
-    if (c.endS <= t + 1e-9) continue;
-    if (c.startS >= phase.endS - 1e-9) break;
-    sim.dress(c);
-    while (t < Math.min(c.endS, phase.endS) - 1e-9) {
-      const until = Math.min(c.endS, phase.endS, t + stepS);
-      sim.step(c, until - t);
-      addMoment(cost, readMoment(sim, NOW), sim.body.person, (until - t) / 3600);
-      deepest = Math.max(deepest, entry - NOW.torsoC);
-      t = until;
+  let busyUntil = change && change.seconds > 0 ? Math.min(phase.endS, t + change.seconds) : t;
+  const step = (c: Stretch, until: number): void => {
+    work.steps++;
+    sim.step(c, until - t);
+    const hours = (until - t) / 3600;
+    addMoment(cost, readMoment(sim, NOW), person, hours);
+    watchMoment(watch, NOW, person.warmth, -sim.bodyHeat() / 3600 / totalArea, hours);
+    const arrival = timeline.legStartS[c.leg];
+    if (isStop(timeline.legs[c.leg]) && c.leg > 0 && until <= arrival + CHILL_S + 1e-6)
+      watch[WATCH.afterChillK] = Math.max(watch[WATCH.afterChillK], watch[WATCH.arrivedC] - NOW.torsoC);
+    t = until;
+  };
+  for (const here of timeline.stretches) {
+    if (here.endS <= t + 1e-9) continue;
+    if (here.startS >= phase.endS - 1e-9) break;
+    if (Math.abs(t - timeline.legStartS[here.leg]) < 1e-6) watch[WATCH.arrivedC] = torso(sim.state.skin);
+    const end = Math.min(here.endS, phase.endS);
+    if (change && busyUntil > t) {
+      const c = change.halt ? atHalt(here) : here;
+      sim.dress(c);
+      while (t < Math.min(end, busyUntil) - 1e-9) step(c, Math.min(end, busyUntil, t + stepS));
     }
+    if (change && t >= busyUntil - 1e-9) {
+      sim.endChange(change, here.airC);
+      change = null;
+      busyUntil = t;
+    }
+    if (t >= end - 1e-9) continue;
+    sim.dress(here);
+    while (t < end - 1e-9) step(here, Math.min(end, t + stepS));
   }
-  if (phase.stop) cost.afterChill += (deepest / 3.5) * (deepest / 3.5) * 0.4;
-  return cost;
-}
-
-/** Sum of the body's parts as the athlete weighs them, points. */
-export function costOf(c: BodyCost, weights: Weights): number {
-  return totalCost({ ...weighed(c, weights), changes: 0, mass: 0 });
+  if (change) sim.endChange(change, timeline.stretches[timeline.stretches.length - 1].airC);
 }

@@ -6,7 +6,13 @@ export type KitAction =
 export interface Cue {
   atS: number;
   actions: KitAction[];
+  /** go at a share of the planned effort until then: slow down before the top, press on in the cold */
+  pace?: { share: number; untilS: number };
+  /** hold the stop in shelter nearby instead of in the open, until then */
+  shelter?: { untilS: number };
 }
+
+export const PACE_RANGE = [0.4, 1.3] as const;
 
 /** What is worn at the start, how openings stand, what is carried, and when it changes. */
 export interface Plan {

@@ -23,7 +23,8 @@ import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { OutOfRange, within } from '@/core/quantity/range';
 import { LATENT_FUSION, LATENT_VAPOUR } from '@/core/quantity/units';
 import { touchedC, WETTING_BY_ZONE } from '@/core/outing/wetting';
-import { checkConditions, type Conditions } from '@/core/outing/conditions';
+import { atHalt, checkConditions, type Conditions } from '@/core/outing/conditions';
+import { changing, type Changing } from './changing';
 import type { KitAction, Plan } from './plan';
 import { Ledger } from './ledger';
 import { MUSCLE_BY_ZONE } from './muscles';
@@ -95,6 +96,9 @@ export class Simulator {
   private readonly output: ControlOutput;
   private readonly wet: Float64Array;
   private readonly worn: Uint8Array;
+  /** laid aside for a moment while something under it is changed: still counts as worn in the record */
+  private readonly aside: Uint8Array;
+  private readonly byId: ReadonlyMap<string, Garment>;
   private readonly maxMetabolic: number;
   private ambient: Ambient = { airC: 0, relativeWind: 0.2, pumping: 0, packOn: false };
   /** what the breath loses in this air over the metabolic rate, heat in all and latent alone */
@@ -130,6 +134,8 @@ export class Simulator {
     this.wardrobe = compileWardrobe(garments);
     this.state = newState(garments.length, garments.length * MAX_OPENINGS);
     this.worn = new Uint8Array(garments.length);
+    this.aside = new Uint8Array(garments.length);
+    this.byId = new Map(garments.map((g) => [g.id, g]));
     this.heatW = new Float64Array(garments.length);
     const zones = (from: number) => this.state.memory.subarray(from, from + ZONE_COUNT);
     zones(L.AREA).set(this.body.area);
@@ -175,6 +181,7 @@ export class Simulator {
     s.ice.fill(0);
     s.temperature.fill(roomC);
     s.worn.fill(0);
+    this.aside.fill(0);
     for (let g = 0; g < w.count; g++) s.fuel[g] = this.charge(g);
     this.ledger.reset();
     this.output.sweatTotal = this.output.shiverW = this.breathW = 0;
@@ -258,6 +265,36 @@ export class Simulator {
       }
     }
     this.checkLayers();
+    this.ledger.swapped += this.wornEnergy() - before;
+  }
+
+  /** What some actions would take of the person as dressed now. */
+  changing(actions: readonly KitAction[], packOn: boolean): Changing {
+    const on = new Set<string>();
+    for (let g = 0; g < this.wardrobe.count; g++) if (this.state.worn[g]) on.add(this.wardrobe.garments[g].id);
+    return changing(actions, on, this.byId, packOn);
+  }
+
+  /** Begins a change: what comes off is off, and what is in the way is laid aside, keeping its warmth and water. */
+  beginChange(c: Changing, airC: number): void {
+    this.apply(c.first, airC);
+    this.layAside(c.aside, true);
+  }
+
+  /** Ends it: everything is on and set. */
+  endChange(c: Changing, airC: number): void {
+    this.layAside(c.aside, false);
+    this.apply(c.last, airC);
+  }
+
+  private layAside(ids: readonly string[], off: boolean): void {
+    if (ids.length === 0) return;
+    const before = this.wornEnergy();
+    for (const id of ids) {
+      const g = this.index(id);
+      this.aside[g] = off ? 1 : 0;
+      this.state.worn[g] = off ? 0 : 1;
+    }
     this.ledger.swapped += this.wornEnergy() - before;
   }
 
@@ -445,7 +482,8 @@ export class Simulator {
 
   /**
    * Runs conditions under a plan from the present state and returns the series.
-   * The step shortens at the end of each stretch so that changes fall on their second.
+   * The step shortens at the end of each stretch so that changes fall on their second. A change of kit takes its time: what
+   * comes off is off at once, what goes on is on when the hands are done, and whoever must stop for it stands still.
    * @throws OutOfRange for air, effort, step or sampling outside their range
    * @param into a series to reuse when it is long enough
    */
@@ -461,34 +499,53 @@ export class Simulator {
         : newSeries(rows, sampleS, this.wardrobe.count);
     const cues = [...plan.cues].sort((a, b) => a.atS - b.atS);
     let nextCue = 0;
+    /** the change hands are busy with, and until when */
+    let busy: Changing | null = null;
+    let doneS = Infinity;
     let t = this.state.head[HEAD.time];
     let row = Math.ceil(t / sampleS - 1e-9);
     let changedS = t;
     let changed = true;
     let last: Conditions | null = null;
-    for (const c of conditions) {
-      if (c.endS <= t + 1e-9) continue;
+    for (const here of conditions) {
+      if (here.endS <= t + 1e-9) continue;
       let dressed = false;
-      if (last === null || isAbrupt(last, c)) changed = true;
-      last = c;
-      while (t < c.endS - 1e-9) {
-        while (nextCue < cues.length && cues[nextCue].atS <= t + 1e-6) {
-          if (cues[nextCue].atS >= t - 1e-6 || t === 0) {
-            this.apply(cues[nextCue].actions, c.airC);
-            dressed = false;
-            changed = true;
+      if (last === null || isAbrupt(last, here)) changed = true;
+      last = here;
+      let c = here;
+      while (t < here.endS - 1e-9) {
+        if (busy && t >= doneS - 1e-6) {
+          this.endChange(busy, here.airC);
+          busy = null;
+          doneS = Infinity;
+          dressed = false;
+          changed = true;
+        }
+        while (!busy && nextCue < cues.length && cues[nextCue].atS <= t + 1e-6) {
+          const cue = cues[nextCue++];
+          if (cue.atS < t - 1e-6 && t !== 0) continue;
+          dressed = false;
+          changed = true;
+          const change = this.changing(cue.actions, here.packOn);
+          const untilS = Math.min(t + change.seconds, nextCue < cues.length ? cues[nextCue].atS : end, end);
+          this.beginChange(change, here.airC);
+          // At the door everything is as the day begins; a change that has no time left is done at once.
+          if (t === 0 || untilS < t + 1) this.endChange(change, here.airC);
+          else {
+            busy = change;
+            doneS = untilS;
           }
-          nextCue++;
         }
         if (!dressed) {
+          c = busy?.halt ? atHalt(here) : here;
           this.dress(c);
           dressed = true;
           if (changed) changedS = t;
           changed = false;
           if (row === 0 && t === 0) this.record(out, row++);
         }
-        let until = Math.min(c.endS, t + settlingStep(t - changedS, stepS));
-        if (nextCue < cues.length && cues[nextCue].atS < until) until = cues[nextCue].atS;
+        let until = Math.min(here.endS, t + settlingStep(t - changedS, stepS), doneS);
+        if (!busy && nextCue < cues.length && cues[nextCue].atS < until) until = cues[nextCue].atS;
         const nextSample = row * sampleS;
         if (row < rows && nextSample > t + 1e-9 && nextSample < until) until = nextSample;
         this.step(c, until - t);
@@ -496,6 +553,7 @@ export class Simulator {
         if (row < rows && t >= row * sampleS - 1e-9) this.record(out, row++);
       }
     }
+    if (busy && last) this.endChange(busy, last.airC);
     return out;
   }
 
@@ -526,12 +584,12 @@ export class Simulator {
     out.evaporationGh[row] = (wet / LATENT_VAPOUR) * 3600;
     // Before the first step the breath is that of the body at rest.
     out.breathLossW[row] = this.breathW || m[L.METABOLIC] * this.breathShare * (1 - this.stacks.mouth);
-    out.bodyHeatJ[row] = this.bodyEnergy() - this.restEnergy;
+    out.bodyHeatJ[row] = this.bodyHeat();
     const at = row * w.count * ZONE_COUNT;
     out.garmentC.set(s.temperature, at);
     out.waterGm2.set(s.water, at);
     out.frostGm2.set(s.ice, at);
-    for (let g = 0; g < w.count; g++) out.worn[row * w.count + g] = s.worn[g];
+    for (let g = 0; g < w.count; g++) out.worn[row * w.count + g] = s.worn[g] | this.aside[g];
   }
 
   /** A copy of the whole state, to return to with `restore`. */
@@ -550,6 +608,11 @@ export class Simulator {
     let owed = 0;
     for (let z = 0; z < ZONE_COUNT; z++) owed += this.state.skinOwed[z] * this.body.area[z];
     return this.bodyEnergy() - owed + this.wornEnergy();
+  }
+
+  /** Heat gained by the body's own tissues since rest, J; negative: lost. */
+  bodyHeat(): number {
+    return this.bodyEnergy() - this.restEnergy;
   }
 
   /** Heat in central pool, tissue and skin relative to 0 °C, J. */

@@ -1,4 +1,4 @@
-import { changesOf } from '@/core/plan/dress';
+import { cueText } from '@/core/plan/dress';
 import type { Garment } from '@/core/clothing/garment';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Plan } from '@/core/simulate/plan';
@@ -47,7 +47,7 @@ export function Cues({
   return (
     <g>
       {plan.cues.map((cue, i) => {
-        const lines = changesOf(cue.actions, garments).map((c) => c.text);
+        const lines = cueText(cue, garments);
         const slot = slots[i];
         const px = x(cue.atS);
         const strong = selected === i;

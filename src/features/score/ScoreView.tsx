@@ -1,4 +1,5 @@
 'use client';
+import { cueText } from '@/core/plan/dress';
 import { Dialog } from 'radix-ui';
 import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -526,20 +527,7 @@ function CueTable({ score, units }: { score: Score; units: Units }) {
                   <td className="w-24 py-1 font-bold text-act">
                     {i + 1}&ensp;{clock(c.atS)}
                   </td>
-                  <td className="pr-4">
-                    {c.actions
-                      .filter(
-                        (a) => a.do !== 'set' || garments.get(a.garment)?.openings.some((o) => o.id === a.opening),
-                      )
-                      .map((a) => {
-                        const g = garments.get(a.garment);
-                        if (a.do === 'brush') return `${g?.name ?? '?'}: shake the frost out`;
-                        if (a.do !== 'set') return `${g?.name ?? '?'} ${a.do === 'putOn' ? 'on' : 'off'}`;
-                        const o = g!.openings.find((q) => q.id === a.opening)!;
-                        return `${g!.name}: ${a.setting > 0.5 ? o.openWord : o.closeWord}`;
-                      })
-                      .join('; ')}
-                  </td>
+                  <td className="pr-4">{cueText(c, garments).join('; ')}</td>
                   <td className="w-[38%] text-ink-2">
                     {why
                       ? `${why.where[0].toUpperCase()}${why.where.slice(1)}. Missed: ${MISS_WORDS[why.miss.what]} ${

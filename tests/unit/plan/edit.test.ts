@@ -10,9 +10,10 @@ import {
   takeGarment,
   tidy,
 } from '@/core/plan/edit';
-import { actionsBetween, changePrice, changesOf } from '@/core/plan/dress';
+import { actionsBetween, cuePrice, changesOf, piecesOf } from '@/core/plan/dress';
+import { changing } from '@/core/simulate/changing';
 import { dropCue } from '@/core/plan/planner';
-import type { Plan } from '@/core/simulate/plan';
+import type { KitAction, Plan } from '@/core/simulate/plan';
 import { garmentsOf } from '#tests/support/outings';
 
 const plan: Plan = {
@@ -164,8 +165,10 @@ describe('words and prices of changes', () => {
   });
 
   test('vents before hats before layers: the price follows, and a halt that is there anyway is free', () => {
-    const price = (actions: Parameters<typeof changesOf>[0], halted = false) =>
-      changePrice(changesOf(actions, byId), halted);
+    const price = (actions: KitAction[], halted = false, waiting = 0) => {
+      const { seconds, halt } = changing(actions, new Set([shell.id, cap.id, tights.id]), byId, false);
+      return cuePrice({ pieces: piecesOf(actions), seconds, halt, atS: 0 }, halted, waiting);
+    };
     const zip = price([{ do: 'set', garment: shell.id, opening: 'zip', setting: 1 }]);
     const hat = price([{ do: 'takeOff', garment: cap.id }]);
     const layer = price([{ do: 'takeOff', garment: shell.id }]);
@@ -175,6 +178,14 @@ describe('words and prices of changes', () => {
     expect(layer).toBeLessThan(legs);
     expect(price([{ do: 'takeOff', garment: shell.id }], true)).toBeLessThan(layer);
     expect(price([])).toBe(0);
+    expect(price([{ do: 'takeOff', garment: shell.id }], false, 4)).toBeCloseTo(
+      2 * layer - price([{ do: 'takeOff', garment: shell.id }], true),
+      6,
+    );
+    expect(price([{ do: 'takeOff', garment: cap.id }], false, 4)).toBe(hat);
+    const slower = (share: number) =>
+      cuePrice({ pieces: 0, seconds: 0, halt: false, atS: 0, pace: { share, untilS: 600 } }, false, 0);
+    expect(slower(0.6)).toBeGreaterThan(slower(0.8));
   });
 
   test('actions between two ways of dressing are the difference and nothing else', () => {

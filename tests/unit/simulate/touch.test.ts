@@ -105,7 +105,8 @@ test('frost in a shell comes off when it is shaken out, and most of it when it i
   expect(left.ice).toBeGreaterThan(10);
   expect(left.brushed).toBe(0);
   expect(shaken.ice).toBeLessThan(0.6 * left.ice);
-  expect(off.brushed).toBeCloseTo(shaken.brushed, 6);
+  // What comes off is off at once; shaking is done a quarter of a minute later.
+  expect(off.brushed / shaken.brushed).toBeWithin(0.99, 1.01);
 });
 
 test('a zip opened from below airs the hips and leaves the neck closed', () => {

@@ -37,7 +37,7 @@ const ORDER: Record<Role, number> = {
   over: 80,
 };
 
-/** Seconds to change standing, by role. Layers need a stop; footwear needs a seat. */
+/** Seconds to change standing, by role (engineering values). Layers need a stop; footwear needs a seat. */
 const CHANGE_SECONDS: Record<Role, number> = {
   short: 120,
   lens: 8,
@@ -51,6 +51,15 @@ const CHANGE_SECONDS: Record<Role, number> = {
   footwear: 180,
   over: 30,
 };
+
+/** What hands wear goes on and off faster than a layer of the same role. */
+const HAND_SECONDS = 15;
+
+function changeSeconds(group: Group, role: Role): number {
+  if (group === 'legs' && role !== 'over') return 150;
+  if (group === 'hands' && role !== 'over' && role !== 'heater') return HAND_SECONDS;
+  return CHANGE_SECONDS[role];
+}
 
 /** Fills a catalogue row to a whole garment. */
 export function garment(e: Entry): Garment {
@@ -69,7 +78,7 @@ export function garment(e: Entry): Garment {
     packedL: Math.max(0.1, (mass / 1000) * (e.filled ? 12 : 5)),
     price: 40,
     suits: [],
-    changeSeconds: e.group === 'legs' && e.role !== 'over' ? 150 : CHANGE_SECONDS[e.role],
+    changeSeconds: changeSeconds(e.group, e.role),
     overBoots: e.group !== 'legs' && e.group !== 'feet',
     ...rest,
     thicknessMm: mm,

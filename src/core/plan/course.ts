@@ -1,0 +1,136 @@
+import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
+import { isMoving } from '@/core/effort/activity';
+import type { Person } from '@/core/body/person';
+import { checkWeights, type Weights } from '@/core/judge/cost';
+import { isStop } from '@/core/outing/leg';
+import type { Timeline } from '@/core/outing/timeline';
+import { within } from '@/core/quantity/range';
+import { asPaced } from './asPaced';
+import { coarser } from './coarser';
+import { goingModes, type Mode } from './modes';
+import { phases, stretchAt, type Phase } from './moments';
+import { work } from './walker';
+
+/** Beyond this many people nobody waits for each other's zips. */
+export const MOST_WAITING = 30;
+/** Shelter is worth walking to from this wind, m/s; dry socks want a stop this long, s. */
+const LEE_WIND = 2;
+const SOCKS_STOP_S = 480;
+/**
+ * The standby jacket is kept dry for stops: on the move it is worn only downhill, on lifts, where hardly any heat is made, W,
+ * or in air this cold, °C (common practice, no published source).
+ */
+const EASY_GOING_W = 360;
+const BITTER_C = -20;
+/** Nobody presses on beyond this share of their maximum. */
+const BRISK_SHARE = 0.75;
+
+/** What a phase allows beside clothes. */
+interface Allows {
+  warmOn: boolean;
+  overLegs: boolean;
+  drySocks: boolean;
+  easy: boolean;
+  brisk: boolean;
+  lee: boolean;
+}
+
+/** The outing as the search sees it: its phases, what each allows, and how it goes when taken easier, brisker or in the lee. */
+export class Course {
+  readonly phases: Phase[];
+  readonly weights: Weights;
+  readonly waiting: number;
+  private readonly allows: Allows[];
+  private readonly gone = new Map<string, Timeline>();
+  private readonly stepsBefore = work.steps;
+  private readonly phasesBefore = work.phases;
+
+  constructor(
+    readonly person: Person,
+    readonly timeline: Timeline,
+    readonly damp: Record<string, number> | undefined,
+    weights: Partial<Weights> | undefined,
+    waiting: number | undefined,
+  ) {
+    this.phases = phases(timeline);
+    this.weights = checkWeights(weights);
+    this.waiting = within('people waiting', waiting ?? 0, 0, MOST_WAITING);
+    this.allows = this.phases.map((p) => this.allowsIn(p));
+    const whole = { atS: 0, actions: [] };
+    const coarse = coarser(timeline);
+    for (const m of goingModes()) {
+      const untilS = timeline.endS;
+      const changed =
+        m.pace !== undefined
+          ? asPaced(coarse, [{ ...whole, pace: { share: m.pace, untilS } }])
+          : m.shelter
+            ? asPaced(coarse, [{ ...whole, shelter: { untilS } }])
+            : coarse;
+      this.gone.set(m.key, changed);
+    }
+  }
+
+  /** Integrator steps this search has taken. */
+  get steps(): number {
+    return work.steps - this.stepsBefore;
+  }
+
+  /** Phases it has simulated. */
+  get phasesWalked(): number {
+    return work.phases - this.phasesBefore;
+  }
+
+  /** The outing when gone in one way throughout. */
+  goneBy(mode: Mode): Timeline {
+    return this.gone.get(mode.key)!;
+  }
+
+  private allowsIn(phase: Phase): Allows {
+    const { timeline, person } = this;
+    const s = stretchAt(timeline, phase.startS + 1);
+    const leg = timeline.legs[s.leg];
+    const outdoors = leg.shelter !== 'indoor' && leg.sport !== 'hut' && leg.sport !== 'drive';
+    const moving = isMoving(leg.sport) && !isStop(leg);
+    const near = [timeline.legs[s.leg - 1], timeline.legs[s.leg + 1]];
+    const most = maximalMetabolicRate(person.vo2maxMl, person.massKg);
+    const resting = leg.sport === 'downhill ski' || leg.sport === 'chairlift';
+    const easyGoing = s.metabolicW < EASY_GOING_W;
+    return {
+      warmOn: phase.stop || resting || easyGoing || s.airC < BITTER_C,
+      overLegs: phase.stop || leg.sport === 'chairlift',
+      drySocks: phase.stop && phase.startS > 0 && timeline.legStartS[s.leg + 1] - phase.startS >= SOCKS_STOP_S,
+      easy: moving && !leg.noStopping && leg.sport !== 'downhill ski',
+      brisk: moving && !leg.noStopping && leg.sport !== 'downhill ski' && s.metabolicW < BRISK_SHARE * most,
+      lee:
+        phase.stop &&
+        outdoors &&
+        (leg.shelter === 'open' || leg.shelter === 'ridge') &&
+        s.relativeWind > LEE_WIND &&
+        near.some((l) => l !== undefined && l.shelter === 'forest'),
+    };
+  }
+
+  /** Whether a mode makes sense in a phase at all. */
+  admits(p: number, mode: Mode, before: Mode | null): boolean {
+    const a = this.allows[p];
+    switch (mode.choice) {
+      case 'torso':
+        return a.warmOn || !mode.key.split(' ')[0].includes('w');
+      case 'legs':
+        return a.overLegs || mode.key !== 'over';
+      case 'feet':
+        // Boots come off at the start, at home, or where one sits for a while; dry socks are for later.
+        if (p === 0) return !mode.key.startsWith('dry');
+        return before === null || before.key === mode.key || a.drySocks;
+      case 'going':
+        return (
+          mode.key === 'as planned' ||
+          (mode.key === 'easy' && a.easy) ||
+          (mode.key === 'brisk' && a.brisk) ||
+          (mode.key === 'lee' && a.lee)
+        );
+      default:
+        return true;
+    }
+  }
+}

@@ -1,0 +1,140 @@
+import type { Dress } from './dress';
+import { GOING, type Mode } from './modes';
+import type { PathRun } from './pathRun';
+
+export interface ImproveOptions {
+  /** which choices may change */
+  free: readonly number[];
+  /** the most cues the path may end with */
+  maxCues: number;
+  /** rounds over the whole path at most */
+  sweeps: number;
+  /** only what keeps the cues where they are: whole stretches between cues are re-dressed, and cues moved by a phase */
+  betweenCues?: boolean;
+  /** asked before each trial; false ends the search with the best so far */
+  goOn: () => boolean;
+}
+
+/** A gain must be worth telling apart from rounding, points. */
+const LEAST_GAIN = 1e-6;
+
+/**
+ * Betters a path by small moves, each simulated from where it begins: wearing one group another way for one phase, from here
+ * to its next change, or over its whole stretch; going at one pace from here on; and doing everything of a cue a phase earlier, later, or not at all.
+ * @returns whether anything was gained
+ */
+export function improve(run: PathRun, o: ImproveOptions): boolean {
+  let gained = false;
+  for (let sweep = 0; sweep < o.sweeps; sweep++) {
+    let better = false;
+    for (let p = 0; p < run.length; p++) {
+      for (const { from, dresses } of moves(run, p, o)) {
+        if (!o.goOn()) return gained || better;
+        if (run.cuesOf(dresses).length > o.maxCues) continue;
+        if (run.cost(dresses, from) < run.total - LEAST_GAIN) {
+          run.take(dresses, from);
+          better = true;
+        }
+      }
+    }
+    if (!better) break;
+    gained = true;
+  }
+  return gained;
+}
+
+interface Move {
+  from: number;
+  dresses: Dress[];
+}
+
+/** Moves about phase `p` of the present path; made one by one, so that each starts from the best so far. */
+function* moves(run: PathRun, p: number, o: ImproveOptions): Generator<Move> {
+  const cues = o.betweenCues ? run.cuesOf(run.dresses) : [];
+  if (o.betweenCues && p > 0 && !cues.includes(p)) return;
+  for (const g of o.free)
+    for (const mode of run.modes[g]) {
+      const d = run.dresses;
+      if (d[p][g] === mode) continue;
+      const option = withMode(d[p], g, mode);
+      if (run.alike(option, d[p])) continue;
+      if (o.betweenCues && g !== GOING) {
+        yield { from: p, dresses: replaced(d, p, cues.find((c) => c > p) ?? run.length, g, mode) };
+        continue;
+      }
+      const end = runEnd(d, p, g);
+      if (g !== GOING && end > p + 1) yield { from: p, dresses: replaced(d, p, end, g, mode) };
+      yield { from: p, dresses: replaced(run.dresses, p, p + 1, g, mode) };
+      const start = runStart(run.dresses, p, g);
+      if (g !== GOING && start < p && p + 1 === runEnd(run.dresses, p, g))
+        yield { from: start, dresses: replaced(run.dresses, start, p + 1, g, mode) };
+    }
+  // One pace from here on, wherever it can be gone: a single stretch of it may not pay for remembering it.
+  if (o.free.includes(GOING))
+    for (const mode of run.modes[GOING])
+      if (mode !== run.dresses[p][GOING])
+        yield {
+          from: p,
+          dresses: run.dresses.map((d, q) =>
+            q >= p && d[GOING] !== mode && run.course.admits(q, mode, null) ? withMode(d, GOING, mode) : d,
+          ),
+        };
+  if (p === 0 || run.dresses[p] === run.dresses[p - 1]) return;
+  yield* shifts(run, p);
+}
+
+/** All of a cue a phase later, a phase earlier, not at all, or as early as the cue before. */
+function* shifts(run: PathRun, p: number): Generator<Move> {
+  const at = (q: number, dress: Dress) => run.carriedOn(q, dress);
+  const next = run.cuesOf(run.dresses).find((c) => c > p) ?? run.length;
+  const with_ = (from: number, to: number, of: Dress): Move => ({
+    from,
+    dresses: run.dresses.map((d, q) => (q >= from && q < to ? at(q, of) : d)),
+  });
+  yield with_(p, p + 1, run.dresses[p - 1]);
+  yield with_(p - 1, p, run.dresses[p]);
+  if (next > p + 1) yield with_(p, next, run.dresses[p - 1]);
+}
+
+const withMode = (dress: Dress, g: number, mode: Mode): Dress => dress.map((m, i) => (i === g ? mode : m));
+
+/** The path with one group worn another way over phases [from, to); dresses that stay are the same objects. */
+function replaced(dresses: readonly Dress[], from: number, to: number, g: number, mode: Mode): Dress[] {
+  let last: Dress | null = null;
+  let made: Dress | null = null;
+  return dresses.map((d, q) => {
+    if (q < from || q >= to) return d;
+    if (d === last) return made!;
+    last = d;
+    made = withMode(d, g, mode);
+    return made;
+  });
+}
+
+function runEnd(dresses: readonly Dress[], p: number, g: number): number {
+  let q = p + 1;
+  while (q < dresses.length && dresses[q][g] === dresses[p][g]) q++;
+  return q;
+}
+
+function runStart(dresses: readonly Dress[], p: number, g: number): number {
+  let q = p;
+  while (q > 0 && dresses[q - 1][g] === dresses[p][g]) q--;
+  return q;
+}
+
+/** The same path with one cue fewer, each way it can be had: left out, or joined with the one before. */
+export function withoutOneCue(run: PathRun, dresses: readonly Dress[]): Dress[][] {
+  const cues = run.cuesOf(dresses);
+  const out: Dress[][] = [];
+  cues.forEach((p, i) => {
+    const next = cues[i + 1] ?? run.length;
+    const before = cues[i - 1] ?? 0;
+    if (dresses[p][GOING] !== run.modes[GOING][0])
+      out.push(dresses.map((d, q) => (q === p ? withMode(d, GOING, run.modes[GOING][0]) : d)));
+    if (p === 0) return;
+    out.push(dresses.map((d, q) => (q >= p && q < next ? run.carriedOn(q, dresses[p - 1]) : d)));
+    out.push(dresses.map((d, q) => (q >= before && q < p ? run.carriedOn(q, dresses[p]) : d)));
+  });
+  return out.filter((d) => run.cuesOf(d).length < cues.length);
+}

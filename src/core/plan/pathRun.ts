@@ -1,0 +1,307 @@
+import type { Garment } from '@/core/clothing/garment';
+import {
+  afterChillCost,
+  alarmCost,
+  noCost,
+  noMoment,
+  totalCost,
+  waterEndCost,
+  weighed,
+  type BodyCost,
+} from '@/core/judge/cost';
+import { newWatch, WATCH } from '@/core/judge/watch';
+import type { Cue, Plan } from '@/core/simulate/plan';
+import { Simulator } from '@/core/simulate/simulator';
+import type { Course } from './course';
+import { actionsBetween, alongPrice, cuePrice, piecesOf, wornOf, type Dress, type Worn } from './dress';
+import { allModes, GOING, kitGarments, type Kit, type Mode } from './modes';
+import { stretchAt } from './moments';
+import { readMoment, walk } from './walker';
+
+/** After a phase: the state, and what it has cost so far. */
+export interface Node {
+  state: Float64Array;
+  watch: Float64Array;
+  body: BodyCost;
+  changes: number;
+  /** points so far, without what only the end knows */
+  soFar: number;
+}
+
+/** How far behind the present path a trial may fall, as a share of what is still to come, before it is given up. */
+const HOPELESS = 0.5;
+const NOW = noMoment();
+
+/** One kit on one course: how it is worn phase by phase, what that costs, and what a different way would cost. */
+export class PathRun {
+  readonly modes: Mode[][];
+  dresses: Dress[] = [];
+  total = Infinity;
+  private readonly sim: Simulator;
+  private readonly byId: ReadonlyMap<string, Garment>;
+  private nodes: Node[] = [];
+  private readonly worn = new WeakMap<Dress, Worn>();
+
+  constructor(
+    readonly course: Course,
+    readonly kit: Kit,
+    private readonly stepS: number,
+  ) {
+    const garments = kitGarments(kit);
+    this.byId = new Map(garments.map((g) => [g.id, g]));
+    this.sim = new Simulator(course.person, garments);
+    this.modes = allModes(kit);
+  }
+
+  get length(): number {
+    return this.course.phases.length;
+  }
+
+  private wornBy(d: Dress): Worn {
+    let w = this.worn.get(d);
+    if (!w) {
+      w = wornOf(d, this.byId);
+      this.worn.set(d, w);
+    }
+    return w;
+  }
+
+  /** Runs phase `p` from a node (none: from the start) in a dress. Null when the change cannot be made there. */
+  advance(p: number, from: Node | null, before: Dress | null, dress: Dress, keep: boolean): Node | null {
+    const { course, sim } = this;
+    const phase = course.phases[p];
+    const w = course.weights;
+    const watch = from ? from.watch.slice() : newWatch();
+    const body = from ? { ...from.body } : noCost();
+    let changes = from ? from.changes : 0;
+    const gone = course.goneBy(dress[GOING]);
+    let change = null;
+    if (!from || !before) {
+      sim.start({ ...planOfDress(dress, this.byId), carried: [], cues: [] }, course.damp);
+      changes += this.priceOf(p, 0, 0, false, dress) * w.fuss;
+    } else {
+      sim.restore(from.state);
+      const actions = before === dress ? [] : actionsBetween(this.wornBy(before), this.wornBy(dress));
+      const here = stretchAt(course.timeline, phase.startS + 0.5);
+      change = actions.length > 0 ? sim.changing(actions, here.packOn) : null;
+      if (phase.onTheMove && change?.halt) return null;
+      changes += this.priceOf(p, piecesOf(actions), change?.seconds ?? 0, change?.halt ?? false, dress) * w.fuss;
+      if (change) sim.beginChange(change, here.airC);
+    }
+    walk(sim, gone, phase, this.stepS, change, body, watch);
+    const soFar =
+      totalCost({ ...weighed(body, w), alarms: alarmCost(watch), changes, mass: 0 }) +
+      afterChillCost(watch[WATCH.afterChillK]) * w.caution;
+    return { state: keep ? sim.snapshot() : NONE, watch, body, changes, soFar };
+  }
+
+  private priceOf(p: number, pieces: number, seconds: number, halt: boolean, dress: Dress): number {
+    const phase = this.course.phases[p];
+    const { pace, shelter } = dress[GOING];
+    return cuePrice(
+      {
+        pieces,
+        seconds,
+        halt,
+        shelter,
+        pace: pace === undefined ? undefined : { share: pace, untilS: phase.endS },
+        atS: phase.startS,
+      },
+      phase.halted || phase.stop,
+      this.course.waiting,
+    );
+  }
+
+  /** What only the end knows, right after the last phase was run: water left in the clothes, and what all of it weighs. */
+  end(dresses: readonly Dress[]): number {
+    const { course } = this;
+    const water = readMoment(this.sim, NOW).waterG;
+    return waterEndCost(water) + this.massPrice(dresses) * course.weights.weight;
+  }
+
+  private massPrice(dresses: readonly Dress[]): number {
+    const used = new Set<string>(standby(this.kit, this.course.timeline.endS));
+    for (const d of dresses) for (const m of d) for (const id of m.worn) used.add(id);
+    return alongPrice(
+      [...used].map((id) => this.byId.get(id)!),
+      this.course.timeline.endS / 3600,
+    );
+  }
+
+  /** Whether a way of dressing may follow another in a phase. */
+  admits(p: number, dress: Dress, before: Dress | null): boolean {
+    return dress.every((m, i) => this.course.admits(p, m, before ? before[i] : null));
+  }
+
+  /**
+   * Takes a whole path as the present one.
+   * @param against gives up as soon as it costs this much more than another run by then @returns its cost; Infinity when it
+   *   cannot be gone or was given up
+   */
+  take(dresses: Dress[], from = 0, against?: { run: PathRun; margin: number }): number {
+    const nodes = this.nodes.slice(0, from);
+    for (let p = from; p < this.length; p++) {
+      const before = p > 0 ? dresses[p - 1] : null;
+      const node = this.admits(p, dresses[p], before)
+        ? this.advance(p, p > 0 ? nodes[p - 1] : null, before, dresses[p], true)
+        : null;
+      if (!node || (against && node.soFar > against.run.nodes[p].soFar + against.margin)) {
+        this.total = Infinity;
+        return Infinity;
+      }
+      nodes.push(node);
+    }
+    this.nodes = nodes;
+    this.dresses = dresses;
+    this.total = nodes[nodes.length - 1].soFar + this.end(dresses);
+    return this.total;
+  }
+
+  /** Cost of another path that is like the present one before phase `from`; Infinity, if pruned, once it can hardly win. */
+  cost(dresses: Dress[], from: number, prune = true): number {
+    let node: Node | null = from > 0 ? this.nodes[from - 1] : null;
+    const kept = prune && this.total < Infinity;
+    for (let p = from; p < this.length; p++) {
+      const before = p > 0 ? dresses[p - 1] : null;
+      if (!this.admits(p, dresses[p], before)) return Infinity;
+      node = this.advance(p, node, before, dresses[p], p < this.length - 1);
+      if (!node) return Infinity;
+      if (kept && node.soFar - this.nodes[p].soFar > HOPELESS * (this.total - this.nodes[p].soFar) + 1e-9)
+        return Infinity;
+    }
+    return node!.soFar + this.end(dresses);
+  }
+
+  /** Beam search from the start: in each phase the choices are made one after the other, since they couple weakly. */
+  beam(first: Dress, width: number, passes: number, free: readonly number[]): Dress[] {
+    interface Way {
+      node: Node;
+      dresses: Dress[];
+    }
+    let ways: Way[] = [];
+    for (let p = 0; p < this.length; p++) {
+      const next: Way[] = [];
+      for (const way of ways.length > 0 ? ways : [null]) {
+        const before = way ? way.dresses[p - 1] : null;
+        const tried = new Map<string, Way>();
+        const attempt = (dress: Dress): number => {
+          const id = dress.map((m) => m.key).join('|');
+          const known = tried.get(id);
+          if (known) return known.node.soFar;
+          if (!this.admits(p, dress, before)) return Infinity;
+          const node = this.advance(p, way?.node ?? null, before, dress, true);
+          if (!node) return Infinity;
+          tried.set(id, { node, dresses: [...(way?.dresses ?? []), dress] });
+          return node.soFar;
+        };
+        let dress = this.carriedOn(p, before ?? first);
+        let best = attempt(dress);
+        for (let pass = 0; pass < passes; pass++)
+          for (const g of free)
+            for (const mode of this.modes[g]) {
+              const option = dress.map((m, i) => (i === g ? mode : m));
+              const cost = attempt(option);
+              if (cost < best - 1e-9) {
+                best = cost;
+                dress = option;
+              }
+            }
+        next.push(...[...tried.values()].sort((a, b) => a.node.soFar - b.node.soFar).slice(0, 2 * width));
+      }
+      next.sort((a, b) => a.node.soFar - b.node.soFar);
+      ways = next.slice(0, width);
+      if (ways.length === 0) return [];
+    }
+    return ways[0].dresses;
+  }
+
+  /** The dress of the phase before, as far as this phase admits it: pace and shelter end, over-trousers come off. */
+  carriedOn(p: number, before: Dress): Dress {
+    const same = before.map((m, g) =>
+      g === GOING ? this.modes[GOING][0] : this.course.admits(p, m, m) ? m : this.plainer(p, g, m),
+    );
+    return same.every((m, g) => m === before[g]) ? before : same;
+  }
+
+  private plainer(p: number, g: number, mode: Mode): Mode {
+    const under = mode.key.replace('w', '');
+    const list = this.modes[g].filter((m) => this.course.admits(p, m, m));
+    return (
+      list.find((m) => m.key === under) ?? list.find((m) => m.key.split(' ')[0] === under.split(' ')[0]) ?? list[0]
+    );
+  }
+
+  /** Whether every garment that one choice may use is worn in some phase of the present path. */
+  wearsAll(choice: number): boolean {
+    const worn = new Set(this.dresses.flatMap((d) => d[choice].worn));
+    return this.modes[choice].every((m) => m.worn.every((id) => worn.has(id)));
+  }
+
+  /** Whether two dresses are worn and gone alike. */
+  alike(a: Dress, b: Dress): boolean {
+    return a === b || (a[GOING] === b[GOING] && actionsBetween(this.wornBy(a), this.wornBy(b)).length === 0);
+  }
+
+  /** The path as a plan. */
+  plan(dresses: readonly Dress[] = this.dresses): Plan {
+    const cues: Cue[] = [];
+    this.course.phases.forEach((phase, p) => {
+      const actions = p > 0 ? actionsBetween(this.wornBy(dresses[p - 1]), this.wornBy(dresses[p])) : [];
+      const { pace, shelter } = dresses[p][GOING];
+      if (actions.length === 0 && pace === undefined && !shelter) return;
+      cues.push({
+        atS: phase.startS,
+        actions,
+        ...(pace !== undefined ? { pace: { share: pace, untilS: phase.endS } } : {}),
+        ...(shelter ? { shelter: { untilS: phase.endS } } : {}),
+      });
+    });
+    const start = planOfDress(dresses[0], this.byId);
+    return { ...start, carried: carriedBy(start.worn, cues, standby(this.kit, this.course.timeline.endS)), cues };
+  }
+
+  /** Phases at whose start something is to be done. */
+  cuesOf(dresses: readonly Dress[]): number[] {
+    const out: number[] = [];
+    for (let p = 0; p < dresses.length; p++) {
+      const going = dresses[p][GOING];
+      const acts =
+        p > 0 &&
+        dresses[p] !== dresses[p - 1] &&
+        actionsBetween(this.wornBy(dresses[p - 1]), this.wornBy(dresses[p])).length > 0;
+      if (acts || going.pace !== undefined || going.shelter) out.push(p);
+    }
+    return out;
+  }
+}
+
+const NONE = new Float64Array(0);
+
+/** On an outing longer than this the jacket, mitts and shell are along whether a cue needs them or not, s. */
+const FAR_OUT_S = 90 * 60;
+
+/** What is along in any case. */
+export function standby(kit: Kit, endS: number): string[] {
+  return endS > FAR_OUT_S ? [kit.warm, kit.mitts, kit.shell].flatMap((g) => (g ? [g.id] : [])) : [];
+}
+
+/** What must be carried from the start: all that goes on later, and what stands by. */
+function carriedBy(worn: readonly string[], cues: readonly Cue[], along: readonly string[]): string[] {
+  const carried = new Set<string>();
+  for (const cue of cues)
+    for (const a of cue.actions) if (a.do === 'putOn' && !worn.includes(a.garment)) carried.add(a.garment);
+  for (const id of along) if (!worn.includes(id)) carried.add(id);
+  return [...carried];
+}
+
+/** The start of a plan from a way of dressing. */
+function planOfDress(dress: Dress, byId: ReadonlyMap<string, Garment>): Pick<Plan, 'worn' | 'openings'> {
+  const w = wornOf(dress, byId);
+  const openings: Plan['openings'] = {};
+  for (const [k, setting] of w.open) {
+    const [g, o] = k.split('\n');
+    const usual = byId.get(g)!.openings.find((x) => x.id === o)!.usual;
+    if (setting !== usual) (openings[g] ??= {})[o] = setting;
+  }
+  return { worn: [...w.on].sort((a, b) => byId.get(a)!.order - byId.get(b)!.order || a.localeCompare(b)), openings };
+}

@@ -1,0 +1,106 @@
+import { AVERAGE_PERSON } from '@/core/body/person';
+import type { Garment } from '@/core/clothing/garment';
+import { candidates, firstKit } from '@/core/plan/candidates';
+import { Course } from '@/core/plan/course';
+import type { Dress } from '@/core/plan/dress';
+import type { Kit } from '@/core/plan/modes';
+import { PathRun, type Node } from '@/core/plan/pathRun';
+import { makePlan, type Planned } from '@/core/plan/planner';
+import type { Plan } from '@/core/simulate/plan';
+import type { Timeline } from '@/core/outing/timeline';
+import { aLeg, dayOf, garmentsOf } from './outings';
+
+/** A case small enough that every plan there is can be tried. */
+export interface SmallCase {
+  name: string;
+  closet: Garment[];
+  timeline: Timeline;
+}
+
+const CLOSETS = [
+  ['midweight-merino-base', 'pile-fleece', 'liner-gloves', 'thin-cap'],
+  ['synthetic-tee', 'active-jacket', 'wind-vest', 'fleece-mitts'],
+  ['thin-synthetic-base', 'lined-windshell', 'fleece-mitts', 'neck-tube'],
+].map((ids) => garmentsOf(...ids, 'wind-briefs', 'wind-tights', 'wool-socks', 'winter-boots'));
+
+/** Up, a rest, and on, from mild to bitter and from easy to hard: thirty-six of them. */
+export const SMALL_CASES: SmallCase[] = CLOSETS.flatMap((closet, k) =>
+  [8, 1, -5, -11].flatMap((airC) =>
+    [500, 720, 920].map((watts): SmallCase => {
+      const wind = 3 + k;
+      return {
+        name: `closet ${k + 1}, ${airC} °C, ${watts} W`,
+        closet,
+        timeline: dayOf(
+          [
+            aLeg({ name: 'Up', sport: 'hike', minutes: 15, effort: { by: 'metabolic', value: watts } }),
+            aLeg({ name: 'Rest', sport: 'stand', minutes: 8, effort: { by: 'usual' }, air: { wind } }),
+            aLeg({
+              name: 'On',
+              sport: 'hike',
+              minutes: 8,
+              effort: { by: 'metabolic', value: 0.5 * watts },
+              air: { wind },
+            }),
+          ],
+          airC,
+          2,
+        ),
+      };
+    }),
+  ),
+);
+
+/** The finest step of the search on outings this short, s: both are judged by it. */
+const STEP_S = 60;
+
+export interface Every {
+  best: number;
+  plan: Plan;
+  /** plans tried */
+  tried: number;
+}
+
+/** Tries every plan: every way to dress and go in every phase, from everything in the closet. */
+export function everyPlan(c: SmallCase): Every {
+  const course = new Course(AVERAGE_PERSON, c.timeline, undefined, undefined, undefined);
+  const kit: Kit = firstKit(candidates(c.closet, 'hike', c.timeline), true);
+  const run = new PathRun(course, kit, STEP_S);
+  const ways = run.modes.reduce<Dress[]>((all, modes) => all.flatMap((d) => modes.map((m) => [...d, m])), [[]]);
+  let best = Infinity;
+  let plan: Plan | null = null;
+  let tried = 0;
+  const down = (p: number, node: Node | null, dresses: Dress[]): void => {
+    const before = p > 0 ? dresses[p - 1] : null;
+    for (const dress of ways) {
+      if (!run.admits(p, dress, before)) continue;
+      const last = p === run.length - 1;
+      const next = run.advance(p, node, before, dress, !last);
+      if (!next) continue;
+      const path = [...dresses, dress];
+      if (!last) {
+        down(p + 1, next, path);
+        continue;
+      }
+      tried++;
+      const cost = next.soFar + run.end(path);
+      if (cost < best) {
+        best = cost;
+        plan = run.plan(path);
+      }
+    }
+  };
+  down(0, null, []);
+  return { best, plan: plan!, tried };
+}
+
+/** What the search makes of the same case: its cheapest plan, and the plans it simulated for it. */
+export function searched(c: SmallCase): { best: number; planned: Planned; tried: number } {
+  const planned = makePlan({ person: AVERAGE_PERSON, closet: c.closet, timeline: c.timeline, sport: 'hike' });
+  const phases = new Course(AVERAGE_PERSON, c.timeline, undefined, undefined, undefined).phases.length;
+  return {
+    best: Math.min(...planned.curve.map((p) => p.cost)),
+    planned,
+    tried: planned.simulations / phases,
+  };
+}

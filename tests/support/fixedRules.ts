@@ -1,0 +1,175 @@
+import { AVERAGE_PERSON, engineOf } from '@/core/body/person';
+import { fabricResistance, type Garment } from '@/core/clothing/garment';
+import { candidates, firstKit, type Candidates } from '@/core/plan/candidates';
+import { Course } from '@/core/plan/course';
+import type { Dress } from '@/core/plan/dress';
+import { allModes, FEET, GOING, HANDS, HEAD, kitGarments, LEGS, TORSO, type Kit, type Mode } from '@/core/plan/modes';
+import { PathRun } from '@/core/plan/pathRun';
+import { scorePlan, type Scored } from '@/core/plan/score';
+import { comfortableSkin } from '@/core/judge/sensation';
+import type { Sport } from '@/core/effort/activity';
+import type { Timeline } from '@/core/outing/timeline';
+import type { Plan } from '@/core/simulate/plan';
+import { isStop } from '@/core/outing/leg';
+import { makePlan } from '@/core/plan/planner';
+import type { RandomOuting } from './randomOutings';
+
+/**
+ * Rules of thumb that people dress by without a planner (common practice, no published source). Each is followed well: the
+ * outfit it asks for is the one whose insulation comes nearest to a steady heat balance for the air and effort it looks at.
+ */
+export type FixedRule =
+  'one outfit' | 'ten degrees warmer' | 'base and shell' | 'warm at the start, shed when sweating';
+export const FIXED_RULES: FixedRule[] = [
+  'one outfit',
+  'ten degrees warmer',
+  'base and shell',
+  'warm at the start, shed when sweating',
+];
+
+/** The air around a moving body, m²K/W. */
+const AIR_LAYER = 0.08;
+/** Wettedness at which people notice that they sweat. */
+const WET_FELT = 0.4;
+
+/** Dry resistance that balances a steady effort in an air, m²K/W: (comfortable skin − air) over the heat left after breath and sweat. */
+function neededResistance(airC: number, metabolicWm2: number): number {
+  const dry = metabolicWm2 * 0.75;
+  return Math.max(0, (comfortableSkin(metabolicWm2) - airC) / dry - AIR_LAYER);
+}
+
+const resistance = (list: readonly (Garment | null)[]): number =>
+  list.reduce((sum, g) => sum + (g ? fabricResistance(g) + 0.02 : 0), 0);
+
+const nearest = <T>(list: readonly T[], of: (x: T) => number, wanted: number): T =>
+  list.reduce((a, b) => (Math.abs(of(b) - wanted) < Math.abs(of(a) - wanted) ? b : a));
+
+/** Time means over an outing of what a rule looks at. */
+function means(t: Timeline): { airC: number; metabolicWm2: number } {
+  let air = 0;
+  let heat = 0;
+  for (const s of t.stretches) {
+    air += s.airC * (s.endS - s.startS);
+    heat += (s.metabolicW - s.externalW) * (s.endS - s.startS);
+  }
+  return { airC: air / t.endS, metabolicWm2: heat / t.endS / engineOf(AVERAGE_PERSON).bodyAreaM2 };
+}
+
+/** Hands, head, legs and feet by what the air asks for: the colder the thicker, evenly over what is owned. */
+function limbs(c: Candidates, airC: number): Pick<Kit, 'legs' | 'feet' | 'liner' | 'mitts' | 'cap' | 'hat' | 'tube'> {
+  const share = Math.min(1, Math.max(0, (12 - airC) / 30));
+  const at = <T>(list: readonly T[]): T => list[Math.round(share * (list.length - 1))];
+  const byWarmth = (list: readonly Garment[]) => [...list].sort((a, b) => fabricResistance(a) - fabricResistance(b));
+  return {
+    legs: at(c.legs),
+    feet: at(c.feet),
+    liner: c.liners[0] ?? null,
+    mitts: airC < 3 && c.mitts.length > 0 ? at(byWarmth(c.mitts)) : null,
+    cap: airC < 8 ? (c.caps[0] ?? null) : null,
+    hat: null,
+    tube: airC < 0 ? (c.tubes[0] ?? null) : null,
+  };
+}
+
+/** The plan of somebody who dresses by one rule, from the same closet. */
+export function ruledPlan(rule: FixedRule, closet: readonly Garment[], timeline: Timeline, sport: Sport): Plan {
+  const c = candidates(closet, sport, timeline);
+  const seen = means(timeline);
+  const airC = seen.airC + (rule === 'ten degrees warmer' ? 10 : 0);
+  const plain: Kit = { ...firstKit(c, false), ...limbs(c, airC), warm: null, overLegs: null, eyes: null };
+  const outfits: Kit[] = c.bases.flatMap((base) =>
+    (rule === 'base and shell' ? [null] : [null, ...c.mids]).flatMap((mid) =>
+      (rule === 'base and shell' ? c.shells : [null, ...c.shells]).map((shell) => ({ ...plain, base, mid, shell })),
+    ),
+  );
+  const wanted = rule.startsWith('warm') ? Infinity : neededResistance(airC, seen.metabolicWm2);
+  const of = (k: Kit) => resistance([k.base, k.mid, k.shell]);
+  const kit = wanted === Infinity ? outfits.reduce((a, b) => (of(b) > of(a) ? b : a)) : nearest(outfits, of, wanted);
+  const course = new Course(AVERAGE_PERSON, timeline, undefined, undefined, undefined);
+  const run = new PathRun(course, kit, 60);
+  const dress = wear(run.modes, kit);
+  const path = rule.startsWith('warm') ? shedding(run, dress, kit) : course.phases.map(() => dress);
+  return run.plan(path);
+}
+
+/** Everything on and closed, tube up in the cold. */
+function wear(modes: readonly Mode[][], kit: Kit): Dress {
+  const most = (g: number) => modes[g].reduce((a, b) => (b.worn.length > a.worn.length ? b : a));
+  const dress: Dress = [TORSO, HANDS, HEAD, LEGS, FEET, GOING].map((g) => {
+    const closed = modes[g].filter((m) => m.worn.length === most(g).worn.length && !m.key.includes('open'));
+    if (g === LEGS || g === FEET || g === GOING) return modes[g][0];
+    return closed.find((m) => m.key.includes('up,no hood') || m.key.endsWith('closed')) ?? closed[0] ?? most(g);
+  });
+  return kit.mid || kit.shell
+    ? dress
+    : dress.map((m, g) => (g === TORSO ? modes[TORSO].find((x) => x.key === 'b closed')! : m));
+}
+
+/** Sheds the middle layer for good where the torso first gets wet, as people do: when they already sweat. */
+function shedding(run: PathRun, dress: Dress, kit: Kit): Dress[] {
+  const path = run.course.phases.map(() => dress);
+  if (!kit.mid) return path;
+  const shed = allModes({ ...kit, mid: null })[TORSO].find((m) => m.key === (kit.shell ? 'bs closed' : 'b closed'))!;
+  const less = dress.map((m, g) => (g === TORSO ? (run.modes[TORSO].find((x) => x.key === shed.key) ?? m) : m));
+  const { timeline } = run.course;
+  const worn = run.plan(path);
+  const { series, metrics } = scorePlan(AVERAGE_PERSON, kitGarments(kit), timeline, worn, { stepS: 30 });
+  const row = metrics.torsoWet.findIndex((w) => w > WET_FELT);
+  const from = row < 0 ? -1 : run.course.phases.findIndex((p) => p.startS >= series.timeS[row]);
+  if (from < 1 || run.course.phases[from].onTheMove) return path;
+  return path.map((d, p) => (p >= from ? less : d));
+}
+
+/** What a plan is compared in: its own cost, water in the layers on arrival at the first long stop, and the coldest finger. */
+export interface Compared {
+  cost: number;
+  /** g; NaN without a stop of eight minutes */
+  stopWaterG: number;
+  fingersC: number;
+}
+
+const LONG_STOP_MIN = 8;
+
+export function comparedBy(scored: Scored, timeline: Timeline): Compared {
+  const stop = timeline.legs.findIndex((l, i) => i > 0 && isStop(l) && l.minutes >= LONG_STOP_MIN);
+  const row = stop < 0 ? -1 : Math.round(timeline.legStartS[stop] / scored.series.stepS);
+  return {
+    cost: scored.total,
+    stopWaterG: stop < 0 ? NaN : scored.metrics.waterG[row],
+    fingersC: scored.metrics.fingers.value,
+  };
+}
+
+/** Differences nobody feels: water beneath what is felt as damp, g; fingers that are warm, or within half a kelvin, °C. */
+const DRY_G = 60;
+const WARM_C = 20;
+const SAME_K = 0.5;
+
+/** Whether a plan does at least as well as another in each respect. */
+export function atLeastAsGood(ours: Compared, theirs: Compared): Record<keyof Compared, boolean> {
+  return {
+    cost: ours.cost <= theirs.cost + 1e-9,
+    stopWaterG: Number.isNaN(ours.stopWaterG) || ours.stopWaterG <= Math.max(DRY_G, theirs.stopWaterG),
+    fingersC: ours.fingersC >= Math.min(WARM_C, theirs.fingersC - SAME_K),
+  };
+}
+
+export interface Duel {
+  name: string;
+  ours: Compared;
+  theirs: Record<FixedRule, Compared>;
+}
+
+/** The planner and every rule on one outing. */
+export function duel(o: RandomOuting): Duel {
+  const run = (plan: Plan): Compared => {
+    const used = new Set([...plan.worn, ...plan.carried]);
+    const garments = o.closet.filter((g) => used.has(g.id));
+    return comparedBy(scorePlan(AVERAGE_PERSON, garments, o.timeline, plan), o.timeline);
+  };
+  const planned = makePlan({ person: AVERAGE_PERSON, closet: o.closet, timeline: o.timeline, sport: o.sport });
+  const theirs = Object.fromEntries(
+    FIXED_RULES.map((rule) => [rule, run(ruledPlan(rule, o.closet, o.timeline, o.sport))]),
+  ) as Duel['theirs'];
+  return { name: o.name, ours: run(planned.plan), theirs };
+}
