@@ -1,0 +1,72 @@
+import { AVERAGE_PERSON } from '@/core/body/person';
+import { scorePlan } from '@/core/plan/score';
+import type { Plan } from '@/core/simulate/plan';
+import { everyPlan, searched, SMALL_CASES, type SmallCase } from '../tests/support/everyPlan';
+import { atLeastAsGood, duel, FIXED_RULES, type Compared, type FixedRule } from '../tests/support/fixedRules';
+import { randomOuting } from '../tests/support/randomOutings';
+
+/**
+ * What the planner is held to, as JSON lines: each small case against every plan there is, each random outing against each
+ * rule of thumb, and a summary of both. `--small N` and `--random N` take every so-many-th case, 0 leaves them out.
+ */
+const say = (line: object) => process.stdout.write(JSON.stringify(line) + '\n');
+const count = (name: string, all: number): number => {
+  const at = process.argv.indexOf(`--${name}`);
+  return at < 0 ? all : Math.min(all, Number(process.argv[at + 1]));
+};
+const RANDOM = 200;
+
+const alarms = (c: SmallCase, plan: Plan): number =>
+  scorePlan(AVERAGE_PERSON, c.closet, c.timeline, plan).findings.filter((f) => f.severity === 3).length;
+const r3 = (x: number) => Math.round(x * 1000) / 1000;
+
+function small(n: number): void {
+  const cases = Array.from({ length: n }, (_, i) => SMALL_CASES[Math.floor((i * SMALL_CASES.length) / n)]);
+  let within = 0;
+  let alarming = 0;
+  let worst = 0;
+  let share = 0;
+  for (const c of cases) {
+    const all = everyPlan(c);
+    const found = searched(c);
+    const over = found.best / all.best - 1;
+    const a = { best: alarms(c, all.plan), found: alarms(c, found.planned.plan) };
+    say({
+      case: c.name,
+      plans: all.tried,
+      simulated: Math.round(found.tried),
+      best: r3(all.best),
+      found: r3(found.best),
+      over: r3(over),
+      cues: all.plan.cues.length,
+      alarmsOfBest: a.best,
+      alarmsOfFound: a.found,
+    });
+    if (over <= 0.02) within++;
+    if (a.found > a.best) alarming++;
+    worst = Math.max(worst, over);
+    share = Math.max(share, found.tried / all.tried);
+  }
+  say({ small: n, within2Percent: within, worstOver: r3(worst), mostShareSimulated: share, moreAlarms: alarming });
+}
+
+function random(n: number): void {
+  const held = Object.fromEntries(FIXED_RULES.map((r) => [r, { cost: 0, stopWaterG: 0, fingersC: 0 }])) as Record<
+    FixedRule,
+    Record<keyof Compared, number>
+  >;
+  for (let i = 0; i < n; i++) {
+    const d = duel(randomOuting(i));
+    for (const rule of FIXED_RULES) {
+      const good = atLeastAsGood(d.ours, d.theirs[rule]);
+      for (const k of Object.keys(good) as (keyof Compared)[]) if (good[k]) held[rule][k]++;
+    }
+    say({ outing: d.name, ours: d.ours, theirs: d.theirs });
+  }
+  say({ random: n, atLeastAsGood: held });
+}
+
+const smallCases = count('small', SMALL_CASES.length);
+const outings = count('random', RANDOM);
+if (smallCases > 0) small(smallCases);
+if (outings > 0) random(outings);

@@ -1,0 +1,36 @@
+import { spawnSync } from 'node:child_process';
+
+/**
+ * The planner against the world outside it: every plan there is on small cases, and rules of thumb on random outings. A few
+ * of each here, run as built code (Jest's is ten times slower); `npm run prove` runs them all, docs/planner.md has the result.
+ */
+const lines = (...args: string[]): Record<string, never>[] => {
+  const r = spawnSync(process.execPath, ['scripts/prove.mjs', ...args], { encoding: 'utf8', timeout: 280_000 });
+  expect(r.stderr.replace(/npm warn.*\n/g, '')).toBe('');
+  return r.stdout
+    .trim()
+    .split('\n')
+    .map((l) => JSON.parse(l));
+};
+
+test('no plan of all there are is 2 % better or safer than the one found, for a hundredth of the simulations', () => {
+  const all = lines('--small', '5', '--random', '0');
+  const summary = all.pop();
+  expect(summary).toMatchObject({ small: 5, within2Percent: 5, moreAlarms: 0 });
+  expect(summary!.mostShareSimulated).toBeLessThan(0.01);
+  for (const c of all) {
+    expect(c.plans).toBeGreaterThan(30_000);
+    expect(c.found).toBeGreaterThanOrEqual(c.best);
+  }
+}, 300_000);
+
+test('it is at least as good as each rule of thumb, in cost, in water at the first long stop and in the coldest finger', () => {
+  const summary = lines('--small', '0', '--random', '8').pop()! as unknown as {
+    random: number;
+    atLeastAsGood: Record<string, Record<string, number>>;
+  };
+  expect(summary.random).toBe(8);
+  expect(Object.keys(summary.atLeastAsGood)).toHaveLength(4);
+  for (const held of Object.values(summary.atLeastAsGood))
+    for (const n of Object.values(held)) expect(n).toBeGreaterThanOrEqual(0.95 * 8);
+}, 300_000);
