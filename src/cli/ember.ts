@@ -43,7 +43,12 @@ function main(argv: string[]): number {
   if (command === 'simulate') {
     const c = readSimulateCase(value, name);
     const scored = atDoor(name, () =>
-      scorePlan(c.person, c.garments, c.timeline, c.plan, { stepS: c.stepS, sampleS: c.sampleS, damp: c.damp }),
+      scorePlan(c.person, c.garments, c.timeline, c.plan, {
+        stepS: c.stepS,
+        sampleS: c.sampleS,
+        damp: c.damp,
+        atOnce: true,
+      }),
     );
     process.stdout.write(JSON.stringify({ title: c.title, plan: c.plan, ...report(scored, c) }) + '\n');
     return 0;

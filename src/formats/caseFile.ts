@@ -62,6 +62,8 @@ interface CaseFile {
   leadDays?: number;
   members?: number;
   schools?: string[];
+  waiting?: number;
+  floorC?: number;
 }
 
 /** A case ready for the core. */
@@ -79,6 +81,8 @@ export interface Case {
   leadDays: number;
   members: number;
   schools: string[];
+  waiting: number;
+  floorC?: number;
   /** for `simulate`: what the legs say is worn */
   plan: Plan;
 }
@@ -148,6 +152,8 @@ function toCase(c: CaseFile, file: string): Case {
       leadDays: c.leadDays ?? 1,
       members: c.members ?? 64,
       schools: c.schools ?? [],
+      waiting: c.waiting ?? 0,
+      floorC: c.floorC,
       plan: toPlan(c.legs, garments, timeline, file),
     };
   });

@@ -5,13 +5,16 @@ import { standardByLeg } from '@/core/judge/standard';
 import { CAUTIONS } from '@/core/judge/verdict';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Plan } from '@/core/simulate/plan';
-import { deciding } from '@/core/judge/cost';
+import { checkWeights, deciding } from '@/core/judge/cost';
+import { CATALOGUE } from '@/core/clothing/catalogue';
+import { advise } from '@/core/plan/bestStart';
 import { chances } from '@/core/plan/members';
 import { makePlan } from '@/core/plan/planner';
 import { compareSchools, type Compared } from '@/core/plan/schools';
 import type { Scored } from '@/core/plan/score';
 import { stuckOut } from '@/core/plan/stuckOut';
 import { whyThis } from '@/core/plan/whyThis';
+import { wouldBeSafe } from '@/core/plan/wouldBeSafe';
 import type { Case } from './caseFile';
 import { plainVerdict } from './words';
 
@@ -108,25 +111,42 @@ export function report(scored: Scored, { garments, timeline, plan, person }: Ran
 
 /** Everything the planner has to say of one case: the plan, its reasons, its chances, and what if nobody could go on. */
 export function planReport(c: Case) {
-  const { person, garments: closet, timeline, sport, damp, maxCues, leadDays } = c;
-  const request = { person, closet, timeline, sport, damp, maxCues, leadDays, weights: c.weights };
+  const { person, garments: closet, timeline, sport, damp, maxCues, leadDays, waiting, floorC } = c;
+  const request = { person, closet, timeline, sport, damp, maxCues, leadDays, waiting, weights: c.weights };
   const planned = makePlan(request);
-  const { plan } = planned;
+  const { plan, scored } = planned;
   return {
     title: c.title,
     plan,
     cues: planned.cues,
     mustNotMiss: planned.mustNotMiss,
     curve: planned.curve.map((p) => ({ cues: p.cues, cost: r3(p.cost) })),
-    decidedBy: deciding(planned.scored.cost),
-    chances: chances({ person, garments: closet, timeline, plan, damp, leadDays, count: c.members }),
+    decidedBy: deciding(scored.cost),
+    safe: planned.safe,
+    // With every plan tried and none safe: what would be.
+    wouldBeSafe: planned.safe ? [] : wouldBeSafe({ person, closet, more: CATALOGUE, timeline, sport, plan, damp }),
+    advice: advise({ person, garments: wornOrCarried(closet, plan), plan, damp, floorC }, timeline, scored),
+    chances: chances({
+      person,
+      garments: closet,
+      timeline,
+      plan,
+      damp,
+      leadDays,
+      count: c.members,
+      waiting,
+      weights: checkWeights(c.weights),
+    }),
     stuckOut: stuckOut({ person, closet, timeline, plan, damp }),
-    why: whyThis({ person, closet, timeline, sport, plan, damp }),
+    why: whyThis({ person, closet, timeline, sport, plan, damp, waiting, weights: checkWeights(c.weights) }),
     ...(c.schools.length > 0 ? { schools: schoolsReport(compareSchools(request, c.schools)) } : {}),
     simulations: planned.simulations,
-    ...report(planned.scored, { ...c, plan }),
+    ...report(scored, { ...c, plan }),
   };
 }
+
+const wornOrCarried = (closet: readonly Garment[], plan: Plan): Garment[] =>
+  closet.filter((g) => plan.worn.includes(g.id) || plan.carried.includes(g.id));
 
 function schoolsReport(compared: Compared) {
   return {

@@ -8,6 +8,7 @@ import { FORECAST_RANGE } from '@/core/outing/forecast';
 import { WETTINGS } from '@/core/outing/wetting';
 import { WEIGHT_RANGE } from '@/core/judge/cost';
 import { SCHOOLS } from '@/core/plan/schools';
+import { WISH_RANGE } from '@/core/plan/wishes';
 import { PACE_RANGE } from '@/core/simulate/plan';
 import { LEG_RANGE, MAX_LEGS, SIDES } from '@/core/outing/leg';
 
@@ -84,6 +85,19 @@ export const garmentSchema = object(garmentProperties, garmentRequired);
 export const personSchema = object(ranged(PERSON_RANGE), Object.keys(PERSON_RANGE));
 const partialPerson = object(ranged(PERSON_RANGE), []);
 export type PartialPerson = Partial<Person>;
+
+export const wishesSchema = object(
+  {
+    weights: object(
+      { caution: number(...WEIGHT_RANGE), fuss: number(...WEIGHT_RANGE), weight: number(...WEIGHT_RANGE) },
+      ['caution', 'fuss', 'weight'],
+    ),
+    maxCues: { type: 'integer', minimum: WISH_RANGE.maxCues[0], maximum: WISH_RANGE.maxCues[1] },
+    waiting: { type: 'integer', minimum: WISH_RANGE.waiting[0], maximum: WISH_RANGE.waiting[1] },
+    floorC: { anyOf: [number(...WISH_RANGE.floorC), { type: 'null' }] },
+  },
+  ['weights', 'maxCues', 'waiting', 'floorC'],
+);
 
 const settings = { type: 'object', additionalProperties: { type: 'object', additionalProperties: share } };
 
@@ -265,6 +279,8 @@ export const planCaseSchema = {
         [],
       ),
       leadDays: number(0, 10),
+      waiting: { type: 'integer', minimum: WISH_RANGE.waiting[0], maximum: WISH_RANGE.waiting[1] },
+      floorC: number(...WISH_RANGE.floorC),
       members: { type: 'integer', minimum: 1, maximum: 512 },
       schools: {
         type: 'array',

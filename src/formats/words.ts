@@ -10,6 +10,12 @@ export function temperature(c: number, units: Units, digits = 0): string {
 }
 
 /** Just the degree sign, where the unit stands at the head of the column. */
+export const temperatureUnit = (units: Units): string => (units === 'imperial' ? '°F' : '°C');
+/** °C as the number a form shows, and back. */
+export const fromTemperature = (c: number, units: Units): number => (units === 'imperial' ? c * 1.8 + 32 : c);
+export const toTemperature = (shown: number, units: Units): number =>
+  units === 'imperial' ? (shown - 32) / 1.8 : shown;
+
 export function degrees(c: number, units: Units, digits = 0): string {
   return `${minus(units === 'metric' ? c : cToFahrenheit(c), digits)}°`;
 }

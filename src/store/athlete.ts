@@ -1,4 +1,5 @@
 import type { Person } from '@/core/body/person';
+import type { Wishes } from '@/core/plan/wishes';
 import { sql } from './db';
 
 export interface Athlete {
@@ -6,6 +7,7 @@ export interface Athlete {
   name: string;
   units: 'metric' | 'imperial';
   person: Person;
+  wishes: Wishes;
 }
 
 interface Row {
@@ -22,6 +24,12 @@ interface Row {
   metabolic_bias: number;
   constriction: number;
   warmth_k: number;
+  caution: number;
+  fuss: number;
+  carried_weight: number;
+  max_cues: number;
+  people_waiting: number;
+  floor_feels_c: number | null;
 }
 
 const toAthlete = (r: Row): Athlete => ({
@@ -39,6 +47,12 @@ const toAthlete = (r: Row): Athlete => ({
     metabolicBias: r.metabolic_bias,
     constriction: r.constriction,
     warmth: r.warmth_k,
+  },
+  wishes: {
+    weights: { caution: r.caution, fuss: r.fuss, weight: r.carried_weight },
+    maxCues: r.max_cues,
+    waiting: r.people_waiting,
+    floorC: r.floor_feels_c,
   },
 });
 
@@ -59,6 +73,13 @@ export async function saveAthlete(id: string, a: Pick<Athlete, 'name' | 'units' 
       fat_percent = ${p.fatPercent}, vo2max_ml_kg_min = ${p.vo2maxMl}, rest_bpm = ${p.restBpm}, max_bpm = ${p.maxBpm},
       sweat_gain = ${p.sweatGain}, metabolic_bias = ${p.metabolicBias}, constriction = ${p.constriction},
       warmth_k = ${p.warmth}
+    where id = ${id}`;
+}
+
+export async function saveWishes(id: string, w: Wishes): Promise<void> {
+  await sql()`
+    update athlete set caution = ${w.weights.caution}, fuss = ${w.weights.fuss}, carried_weight = ${w.weights.weight},
+      max_cues = ${w.maxCues}, people_waiting = ${w.waiting}, floor_feels_c = ${w.floorC}
     where id = ${id}`;
 }
 

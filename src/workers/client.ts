@@ -5,6 +5,8 @@ import type { Outing } from '@/core/outing/outing';
 import type { Planned } from '@/core/plan/planner';
 import type { Proposal } from '@/core/plan/propose';
 import type { Scored } from '@/core/plan/score';
+import type { Compared } from '@/core/plan/schools';
+import type { Wishes } from '@/core/plan/wishes';
 import type { Plan } from '@/core/simulate/plan';
 import type { Behind, EmberWorker } from './ember.worker';
 
@@ -26,6 +28,7 @@ export interface ScoreRequest {
   outing: Outing;
   plan: Plan;
   damp: Record<string, number>;
+  wishes: Wishes;
   /** coarse while dragging, fine at rest, s */
   stepS: number;
 }
@@ -48,7 +51,7 @@ export class Scorer {
     this.busy = true;
     try {
       this.running ??= start();
-      const scored = await this.running.api.score(r.person, r.garments, r.outing, r.plan, r.damp, r.stepS);
+      const scored = await this.running.api.score(r.person, r.garments, r.outing, r.plan, r.damp, r.wishes, r.stepS);
       done(scored);
     } catch (e) {
       fail(e as Error);
@@ -75,43 +78,63 @@ export function proposeInWorker(request: {
   outing: Outing;
   plan: Plan;
   damp: Record<string, number>;
+  wishes: Wishes;
 }): { result: Promise<Proposal | null>; cancel: () => void } {
   const running = start();
   const result = running.api
-    .propose(request.person, request.closet, request.outing, request.plan, request.damp)
+    .propose(request.person, request.closet, request.outing, request.plan, request.damp, request.wishes)
     .finally(() => running.worker.terminate());
   return { result: result as Promise<Proposal | null>, cancel: () => running.worker.terminate() };
 }
 
-/** Plans in a worker of its own. @returns the result, and a way to cancel that ends the work at once */
+/** What planning asks for. */
+export interface PlanningRequest {
+  person: Person;
+  closet: Garment[];
+  outing: Outing;
+  damp: Record<string, number>;
+  wishes: Wishes;
+  leadDays: number;
+}
+
+/**
+ * Plans in a worker of its own. `progress` is told the best plan so far as soon as there is one.
+ * @returns the result, and a way to cancel that ends the work at once
+ */
 export function planInWorker(
-  request: { person: Person; closet: Garment[]; outing: Outing; damp: Record<string, number> },
-  progress: (done: number, says: string) => void,
+  r: PlanningRequest,
+  progress: (done: number, says: string, soFar?: Plan) => void,
 ): { result: Promise<Planned>; cancel: () => void } {
   const running = start();
   const result = running.api
-    .plan(request.person, request.closet, request.outing, request.damp, proxy(progress))
+    .plan(r.person, r.closet, r.outing, r.damp, r.wishes, r.leadDays, proxy(progress))
     .finally(() => running.worker.terminate());
   return { result: result as Promise<Planned>, cancel: () => running.worker.terminate() };
 }
 
+/** Plans two to four schools of thought in a worker of its own. @returns the result, and a way to cancel */
+export function schoolsInWorker(
+  r: PlanningRequest,
+  ids: string[],
+  progress: (done: number, says: string) => void,
+): { result: Promise<Compared>; cancel: () => void } {
+  const running = start();
+  const result = running.api
+    .schools(r.person, r.closet, r.outing, r.damp, r.wishes, r.leadDays, ids, proxy(progress))
+    .finally(() => running.worker.terminate());
+  return { result: result as Promise<Compared>, cancel: () => running.worker.terminate() };
+}
+
 /** Works out what lies behind a plan in a worker of its own, telling each part when it is ready. @returns a way to end the work */
 export function behindInWorker(
-  request: {
-    person: Person;
-    closet: Garment[];
-    outing: Outing;
-    plan: Plan;
-    damp: Record<string, number>;
-    leadDays: number;
-  },
+  request: PlanningRequest & { plan: Plan },
   ready: (part: Partial<Behind>) => void,
   failed: (e: Error) => void,
 ): () => void {
   const running = start();
-  const { person, closet, outing, plan, damp, leadDays } = request;
+  const { person, closet, outing, plan, damp, wishes, leadDays } = request;
   running.api
-    .behind(person, closet, outing, plan, damp, leadDays, proxy(ready))
+    .behind(person, closet, outing, plan, damp, wishes, leadDays, proxy(ready))
     .catch(failed)
     .finally(() => running.worker.terminate());
   return () => running.worker.terminate();

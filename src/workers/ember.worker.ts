@@ -4,7 +4,11 @@ import type { Garment } from '@/core/clothing/garment';
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import { bestStart, type BestStart } from '@/core/plan/bestStart';
 import { chances, type Chances } from '@/core/plan/members';
-import { makePlan, type Planned } from '@/core/plan/planner';
+import { makePlan, type Planned, type PlanRequest } from '@/core/plan/planner';
+import { compareSchools, type Compared } from '@/core/plan/schools';
+import type { Wishes } from '@/core/plan/wishes';
+import { wouldBeSafe, type Remedy } from '@/core/plan/wouldBeSafe';
+import { CATALOGUE } from '@/core/clothing/catalogue';
 import { propose, type Proposal } from '@/core/plan/propose';
 import { scorePlan, type Scored } from '@/core/plan/score';
 import { stuckOut, type StuckOut } from '@/core/plan/stuckOut';
@@ -17,7 +21,27 @@ export interface Behind {
   stuckOut: StuckOut;
   why: Why[];
   bestStart: BestStart;
+  wouldBeSafe: Remedy[];
 }
+
+const planRequest = (
+  person: Person,
+  closet: Garment[],
+  outing: Outing,
+  damp: Record<string, number>,
+  { weights, maxCues, waiting }: Wishes,
+  leadDays: number,
+): PlanRequest => ({
+  person,
+  closet,
+  timeline: timelineOf(outing, person),
+  sport: outing.sport,
+  damp,
+  weights,
+  maxCues,
+  waiting,
+  leadDays,
+});
 
 /** The heavy work, off the page's thread. One pure core serves worker, server, command line and tests. */
 const api = {
@@ -27,6 +51,7 @@ const api = {
     outing: Outing,
     plan: Plan,
     damp: Record<string, number>,
+    wishes: Wishes,
     stepS: number,
   ): Scored {
     const used = new Set([...plan.worn, ...plan.carried]);
@@ -35,7 +60,7 @@ const api = {
       garments.filter((g) => used.has(g.id)),
       timelineOf(outing, person),
       plan,
-      { stepS, damp },
+      { stepS, damp, weights: wishes.weights, waiting: wishes.waiting },
     );
   },
   propose(
@@ -44,8 +69,11 @@ const api = {
     outing: Outing,
     plan: Plan,
     damp: Record<string, number>,
+    wishes: Wishes,
   ): Proposal | null {
-    return propose({ person, closet, timeline: timelineOf(outing, person), sport: outing.sport, plan, damp });
+    const { weights, waiting } = wishes;
+    const timeline = timelineOf(outing, person);
+    return propose({ person, closet, timeline, sport: outing.sport, plan, damp, weights, waiting });
   },
   behind(
     person: Person,
@@ -53,15 +81,32 @@ const api = {
     outing: Outing,
     plan: Plan,
     damp: Record<string, number>,
+    wishes: Wishes,
     leadDays: number,
     ready: (part: Partial<Behind>) => void,
   ): void {
     const timeline = timelineOf(outing, person);
-    const request = { person, closet, garments: closet, timeline, sport: outing.sport, outing, plan, damp, leadDays };
+    const { weights, waiting } = wishes;
+    const floorC = wishes.floorC ?? undefined;
+    const { sport } = outing;
+    const request = {
+      person,
+      closet,
+      garments: closet,
+      timeline,
+      sport,
+      outing,
+      plan,
+      damp,
+      leadDays,
+      weights,
+      waiting,
+    };
     ready({ chances: chances(request) });
     ready({ stuckOut: stuckOut(request) });
     const used = new Set([...plan.worn, ...plan.carried]);
-    ready({ bestStart: bestStart({ ...request, garments: closet.filter((g) => used.has(g.id)) }) });
+    ready({ bestStart: bestStart({ ...request, floorC, garments: closet.filter((g) => used.has(g.id)) }) });
+    ready({ wouldBeSafe: wouldBeSafe({ ...request, more: CATALOGUE }) });
     ready({ why: whyThis(request) });
   },
   plan(
@@ -69,15 +114,29 @@ const api = {
     closet: Garment[],
     outing: Outing,
     damp: Record<string, number>,
-    progress: (done: number, says: string) => void,
+    wishes: Wishes,
+    leadDays: number,
+    progress: (done: number, says: string, soFar?: Plan) => void,
   ): Planned {
-    return makePlan(
-      { person, closet, timeline: timelineOf(outing, person), sport: outing.sport, damp },
-      (done, says) => {
-        progress(done, says);
-        return true;
-      },
-    );
+    return makePlan(planRequest(person, closet, outing, damp, wishes, leadDays), (done, says, soFar) => {
+      progress(done, says, soFar);
+      return true;
+    });
+  },
+  schools(
+    person: Person,
+    closet: Garment[],
+    outing: Outing,
+    damp: Record<string, number>,
+    wishes: Wishes,
+    leadDays: number,
+    ids: string[],
+    progress: (done: number, says: string) => void,
+  ): Compared {
+    return compareSchools(planRequest(person, closet, outing, damp, wishes, leadDays), ids, (done, says) => {
+      progress(done, says);
+      return true;
+    });
   },
 };
 

@@ -1,10 +1,12 @@
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
+import type { Weights } from '@/core/judge/cost';
 import { windChillC } from '@/core/atmosphere/windChill';
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import type { Timeline } from '@/core/outing/timeline';
 import { clamp } from '@/core/quantity/range';
 import type { Plan } from '@/core/simulate/plan';
+import { cutShort } from './cutShort';
 import { scorePlan, type Scored } from './score';
 
 /** One start that the forecast covers. */
@@ -40,6 +42,8 @@ export interface StartRequest {
   outing: Outing;
   plan: Plan;
   damp?: Record<string, number>;
+  weights?: Weights;
+  waiting?: number;
   /** the athlete's own floor: feels-like temperature below which they do not go, °C */
   floorC?: number;
 }
@@ -51,7 +55,7 @@ const MOST = 48;
 
 /** Tries the plan at every hour whose outing the forecast covers whole, and says when and whether to go. */
 export function bestStart(r: StartRequest): BestStart {
-  const { outing, person } = r;
+  const { outing } = r;
   const here = runAt(r, outing.startMs);
   const first = outing.forecast[0].timeMs;
   const last = outing.forecast[outing.forecast.length - 1].timeMs;
@@ -68,7 +72,7 @@ export function bestStart(r: StartRequest): BestStart {
   if (!starts.includes(now)) starts.push(now);
   starts.sort((a, b) => a.startMs - b.startMs);
   const best = starts.reduce((a, b) => (rank(b) < rank(a) - 1e-9 ? b : a), now);
-  return { starts, best, saves: rank(now) - rank(best), advice: advise(r, here, person) };
+  return { starts, best, saves: rank(now) - rank(best), advice: advise(r, here.timeline, here.scored) };
 }
 
 /** Unsafe starts come after all safe ones. */
@@ -82,7 +86,13 @@ interface Ran {
 
 function runAt(r: StartRequest, startMs: number): Ran {
   const timeline = timelineOf({ ...r.outing, startMs }, r.person);
-  const scored = scorePlan(r.person, r.garments, timeline, r.plan, { stepS: STEP_S, sampleS: 120, damp: r.damp });
+  const scored = scorePlan(r.person, r.garments, timeline, r.plan, {
+    stepS: STEP_S,
+    sampleS: 120,
+    damp: r.damp,
+    weights: r.weights,
+    waiting: r.waiting,
+  });
   return {
     timeline,
     scored,
@@ -98,11 +108,16 @@ function runAt(r: StartRequest, startMs: number): Ran {
 
 const feels = (t: Timeline): number => Math.min(...t.stretches.map((s) => windChillC(s.airC, s.wind10 * 3.6)));
 
-function advise(r: StartRequest, { scored, timeline, start }: Ran, person: Person): Advice {
-  if (r.floorC !== undefined && start.feelsC < r.floorC)
+/** What one plan on one outing needs to be advised about. */
+export type AdviceRequest = Pick<StartRequest, 'person' | 'garments' | 'plan' | 'damp' | 'floorC'>;
+
+/** Whether to go: the athlete's own floor first, then alarms of the plan; shorter, when turning round in time avoids them. */
+export function advise(r: AdviceRequest, timeline: Timeline, scored: Scored): Advice {
+  const feelsC = feels(timeline);
+  if (r.floorC !== undefined && feelsC < r.floorC)
     return {
       go: 'not today',
-      reason: `feels like ${start.feelsC.toFixed(0)} °C at worst, below your own floor of ${r.floorC.toFixed(0)} °C`,
+      reason: `feels like ${feelsC.toFixed(0)} °C at worst, below your own floor of ${r.floorC.toFixed(0)} °C`,
     };
   const alarm = scored.findings.find((f) => f.severity === 3);
   if (!alarm) {
@@ -114,18 +129,10 @@ function advise(r: StartRequest, { scored, timeline, start }: Ran, person: Perso
   const reason = `${alarm.what} at ${(alarm.atS / 60).toFixed(0)} min: ${alarm.means}`;
   // Turning round before it happens is shorter only if something worth going for is left.
   const minutes = Math.floor((clamp(alarm.atS, 0, timeline.endS) * 0.8) / 60);
-  const short = cut(timeline, minutes * 60);
+  const short = cutShort(timeline, minutes * 60);
   if (minutes >= 25 && short) {
-    const again = scorePlan(person, r.garments, short, r.plan, { stepS: STEP_S, sampleS: 120, damp: r.damp });
+    const again = scorePlan(r.person, r.garments, short, r.plan, { stepS: STEP_S, sampleS: 120, damp: r.damp });
     if (!again.findings.some((f) => f.severity === 3)) return { go: 'go shorter', reason, minutes };
   }
   return { go: 'not today', reason };
-}
-
-/** The outing ended after some seconds; null when nothing is left. */
-function cut(t: Timeline, endS: number): Timeline | null {
-  const stretches = t.stretches.filter((s) => s.startS < endS).map((s) => ({ ...s, endS: Math.min(s.endS, endS) }));
-  if (stretches.length === 0) return null;
-  const legs = t.legs.filter((_, i) => t.legStartS[i] < endS);
-  return { stretches, legs, legStartS: [...t.legStartS.slice(0, legs.length), endS], endS };
 }

@@ -51,14 +51,19 @@ const wet = (t: Timeline): boolean =>
   t.stretches.some((s) => s.precipitationMmH > 0.2 && s.precipitation !== 'dry snow' && s.precipitation !== 'none');
 
 /** What lets no vapour through: worn next to the skin only by those who mean to, m²Pa/W. */
-const BARRIER_RET = 100;
+export const BARRIER_RET = 100;
 
 /**
  * Sorts a closet into candidates.
- * @param barriers vapour barriers on hands and feet, and nothing else next to their skin where one is owned
+ * @param habits vapour barriers next to the skin of hands and feet where one is owned; always a liner under the sock
  * @throws OutOfRange naming what the closet lacks: something for the torso's skin, for the legs, and footwear
  */
-export function candidates(closet: readonly Garment[], sport: Sport, timeline: Timeline, barriers = false): Candidates {
+export function candidates(
+  closet: readonly Garment[],
+  sport: Sport,
+  timeline: Timeline,
+  habits: { barriers?: boolean; twoSocks?: boolean } = {},
+): Candidates {
   const use = purposeOf(sport);
   const fits = closet.filter((g) => g.suits.length === 0 || g.suits.includes(use));
   const of = (group: Group, ...roles: Role[]) => fits.filter((g) => g.group === group && roles.includes(g.role));
@@ -76,13 +81,13 @@ export function candidates(closet: readonly Garment[], sport: Sport, timeline: T
   }
   const footwear = fits.filter((g) => g.group === 'feet' && g.role === 'footwear');
   const socks = of('feet', 'base', 'mid');
-  const liners = lined(of('feet', 'liner'), barriers);
+  const liners = lined(of('feet', 'liner'), habits.barriers ?? false);
   const over = of('feet', 'over');
   const feet = footwear.flatMap((f) =>
-    [...socks.map((s) => [s]), ...liners.flatMap((l) => socks.map((s) => [l, s]))].flatMap((s) => [
-      [...s, f],
-      ...over.map((o) => [...s, f, o]),
-    ]),
+    [
+      ...(habits.twoSocks && liners.length > 0 ? [] : socks.map((s) => [s])),
+      ...liners.flatMap((l) => socks.map((s) => [l, s])),
+    ].flatMap((s) => [[...s, f], ...over.map((o) => [...s, f, o])]),
   );
   const bases = of('torso', 'base');
   if (bases.length === 0)
@@ -100,7 +105,7 @@ export function candidates(closet: readonly Garment[], sport: Sport, timeline: T
     legs: spread(legs, warmth, 12),
     overLegs: of('legs', 'warm'),
     feet: spread(feet, warmth, 8),
-    liners: lined(of('hands', 'liner'), barriers),
+    liners: lined(of('hands', 'liner'), habits.barriers ?? false),
     mitts: of('hands', 'mid', 'shell', 'warm', 'over'),
     dry: socks,
     handWarmers: of('hands', 'heater'),

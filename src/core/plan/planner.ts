@@ -31,8 +31,9 @@ export interface PlanRequest {
   waiting?: number;
   /** days between forecast and start, for the spread */
   leadDays?: number;
-  /** vapour barriers on hands and feet */
+  /** vapour barriers on hands and feet; always a liner under the sock */
   barriers?: boolean;
+  twoSocks?: boolean;
 }
 
 export interface CueReason {
@@ -54,6 +55,8 @@ export interface CurvePoint {
 export interface Planned {
   plan: Plan;
   scored: Scored;
+  /** whether no alarm is left; the search prices alarms beyond any comfort, so false means it found no safe plan */
+  safe: boolean;
   cues: CueReason[];
   /** index of the cue whose missing costs most; −1 without cues */
   mustNotMiss: number;
@@ -132,7 +135,7 @@ class Search {
     const { person, timeline, damp, weights, waiting } = request;
     this.course = new Course(person, timeline, damp, weights, waiting);
     this.most = within('most cues', request.maxCues ?? MOST_CUES, 0, MOST_CUES);
-    this.candidates = candidates(request.closet, request.sport, timeline, request.barriers);
+    this.candidates = candidates(request.closet, request.sport, timeline, request);
     const even = Math.round(timeline.endS / STEPS_AN_OUTING / 30) * 30;
     this.coarseS = Math.max(COARSE_S[0], Math.min(COARSE_S[1], even));
   }
@@ -314,7 +317,8 @@ class Search {
     });
     this.tell(1, 'Done');
     const mustNotMiss = cues.reduce((worst, c, i) => (worst < 0 || c.missCost > cues[worst].missCost ? i : worst), -1);
-    return { plan, scored, cues, mustNotMiss, curve, simulations: this.course.phasesWalked };
+    const safe = !scored.findings.some((f) => f.severity === 3);
+    return { plan, scored, safe, cues, mustNotMiss, curve, simulations: this.course.phasesWalked };
   }
 }
 

@@ -1,4 +1,5 @@
 import type { Person } from '@/core/body/person';
+import type { Weights } from '@/core/judge/cost';
 import type { Garment } from '@/core/clothing/garment';
 import type { Sport } from '@/core/effort/activity';
 import type { Timeline } from '@/core/outing/timeline';
@@ -33,6 +34,8 @@ export interface ProposeRequest {
   sport: Sport;
   plan: Plan;
   damp?: Record<string, number>;
+  weights?: Weights;
+  waiting?: number;
 }
 
 const STEP_S = 30;
@@ -49,7 +52,8 @@ export function propose(request: ProposeRequest): Proposal | null {
   const run = (p: Plan): Scored => {
     const used = new Set([...p.worn, ...p.carried]);
     const garments = closet.filter((g) => used.has(g.id));
-    return scorePlan(request.person, garments, timeline, p, { stepS: STEP_S, damp: request.damp });
+    const { damp, weights, waiting } = request;
+    return scorePlan(request.person, garments, timeline, p, { stepS: STEP_S, damp, weights, waiting });
   };
   const before = run(plan);
   let best: Proposal | null = null;

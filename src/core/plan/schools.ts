@@ -1,6 +1,8 @@
 import type { Garment } from '@/core/clothing/garment';
 import { OutOfRange } from '@/core/quantity/range';
 import type { Weights } from '@/core/judge/cost';
+import { BARRIER_RET } from './candidates';
+import { isWorn } from './edit';
 import { mostMoved, type Moved } from './mostMoved';
 import { makePlan, type Planned, type PlanRequest, type Progress } from './planner';
 import type { Scored } from './score';
@@ -15,6 +17,8 @@ export interface School {
   weights?: Partial<Weights>;
   /** what the closet must have for it to make sense */
   needs?: (g: Garment) => boolean;
+  /** habits that are more than a choice of garments */
+  habits?: Pick<PlanRequest, 'barriers' | 'twoSocks'>;
 }
 
 const torso = (g: Garment, ...roles: Garment['role'][]) => g.group === 'torso' && roles.includes(g.role);
@@ -23,10 +27,12 @@ const isMerino = (g: Garment) => g.fibre === 'merino' || g.fibre === 'wool';
 const isLinedShell = (g: Garment) => torso(g, 'shell') && g.thicknessMm >= 1.2;
 const isMembrane = (g: Garment) => torso(g, 'shell', 'storm') && g.membrane;
 const isBase = (g: Garment) => torso(g, 'base');
+const isBarrier = (g: Garment) => g.role === 'liner' && g.ret >= BARRIER_RET;
 const thick = (g: Garment) => g.thicknessMm >= (g.filled ? 12 : 3.5);
 
 /** The schools among good practitioners, in pairs and threes that contradict one another. */
 export const SCHOOLS: readonly School[] = [
+  { id: 'free', name: 'No school, whatever is best', leaves: () => false },
   { id: 'start-cold', name: 'Start cold', leaves: () => false, weights: { caution: 0.6 } },
   { id: 'err-warm', name: 'Err warm', leaves: () => false, weights: { caution: 1.8 } },
   {
@@ -118,6 +124,20 @@ export const SCHOOLS: readonly School[] = [
   },
   { id: 'mouth-bare', name: 'Only nose and cheeks covered', leaves: (g) => g.mouthCover >= 0.15 },
   { id: 'one-sock', name: 'One sock', leaves: (g) => g.group === 'feet' && g.role === 'liner' },
+  {
+    id: 'two-socks',
+    name: 'Liner and sock',
+    leaves: () => false,
+    needs: (g) => g.group === 'feet' && g.role === 'liner' && !isBarrier(g),
+    habits: { twoSocks: true },
+  },
+  {
+    id: 'barriers',
+    name: 'Vapour barriers on hands and feet',
+    leaves: () => false,
+    needs: isBarrier,
+    habits: { barriers: true },
+  },
 ];
 
 export interface SchoolPlan {
@@ -134,6 +154,8 @@ export interface Parting {
   torsoC: [number, number];
   waterG: [number, number];
   moved: Moved;
+  /** ids of what only the one and only the other wears at that moment */
+  wornOnly: [string[], string[]];
 }
 
 export interface Compared {
@@ -172,6 +194,7 @@ export function compareSchools(
           ...request,
           closet: request.closet.filter((g) => !school.leaves(g)),
           weights: { ...request.weights, ...school.weights },
+          ...school.habits,
         },
         (done, says) => progress((i + done) / chosen.length, `${name}: ${says.toLowerCase()}`),
       );
@@ -193,6 +216,9 @@ function parting(a: SchoolPlan, b: SchoolPlan): Parting {
     Math.abs(x.metrics.waterG[r] - y.metrics.waterG[r]) / 50;
   let row = 0;
   for (let r = 1; r < Math.min(x.series.rows, y.series.rows); r++) if (apart(r) > apart(row)) row = r;
+  const worn = (p: Planned) =>
+    [...p.plan.worn, ...p.plan.carried].filter((id) => isWorn(p.plan, id, x.series.timeS[row]));
+  const [mine, theirs] = [worn(a.planned), worn(b.planned)];
   const both = (of: (s: Scored) => Float64Array): [number, number] => [of(x)[row], of(y)[row]];
   return {
     a: a.school.id,
@@ -201,5 +227,6 @@ function parting(a: SchoolPlan, b: SchoolPlan): Parting {
     torsoC: both((s) => s.metrics.torsoSkin),
     waterG: both((s) => s.metrics.waterG),
     moved: mostMoved(x, y),
+    wornOnly: [mine.filter((id) => !theirs.includes(id)), theirs.filter((id) => !mine.includes(id))],
   };
 }

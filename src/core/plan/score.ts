@@ -39,12 +39,18 @@ export function scorePlan(
     weights?: Weights;
     /** people who must wait while something is changed */
     waiting?: number;
+    /** changes of kit take no time */
+    atOnce?: boolean;
   } = {},
 ): Scored {
   const sim = options.sim ?? new Simulator(person, [...garments]);
   sim.start(plan, options.damp);
   const gone = asPaced(timeline, plan.cues);
-  const series = sim.run(gone.stretches, plan, { stepS: options.stepS ?? 10, sampleS: options.sampleS ?? 60 });
+  const series = sim.run(gone.stretches, plan, {
+    stepS: options.stepS ?? 10,
+    sampleS: options.sampleS ?? 60,
+    atOnce: options.atOnce,
+  });
   const metrics = measure(series, sim.wardrobe, person, sim.body.area, gone);
   const byId = new Map(garments.map((g) => [g.id, g]));
   const along = [...new Set([...plan.worn, ...plan.carried])].flatMap((id) => byId.get(id) ?? []);

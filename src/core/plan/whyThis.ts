@@ -1,4 +1,5 @@
 import type { Person } from '@/core/body/person';
+import type { Weights } from '@/core/judge/cost';
 import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
 import type { Sport } from '@/core/effort/activity';
 import type { Timeline } from '@/core/outing/timeline';
@@ -35,6 +36,8 @@ export interface WhyRequest {
   sport: Sport;
   plan: Plan;
   damp?: Record<string, number>;
+  weights?: Weights;
+  waiting?: number;
 }
 
 const STEP_S = 30;
@@ -51,7 +54,7 @@ export function whyThis(r: WhyRequest): Why[] {
       r.closet.filter((g) => ids.has(g.id)),
       r.timeline,
       plan,
-      { stepS: STEP_S, damp: r.damp },
+      { stepS: STEP_S, damp: r.damp, weights: r.weights, waiting: r.waiting },
     );
   };
   const now = run(r.plan);

@@ -79,6 +79,8 @@ export interface RunOptions {
   stepS?: number;
   /** sampling of the series, s; a multiple of the step */
   sampleS?: number;
+  /** changes of kit take no time: what is worn in each stretch is given, not planned */
+  atOnce?: boolean;
 }
 
 /**
@@ -530,7 +532,7 @@ export class Simulator {
           const untilS = Math.min(t + change.seconds, nextCue < cues.length ? cues[nextCue].atS : end, end);
           this.beginChange(change, here.airC);
           // At the door everything is as the day begins; a change that has no time left is done at once.
-          if (t === 0 || untilS < t + 1) this.endChange(change, here.airC);
+          if (t === 0 || options.atOnce || untilS < t + 1) this.endChange(change, here.airC);
           else {
             busy = change;
             doneS = untilS;

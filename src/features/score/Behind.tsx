@@ -4,6 +4,7 @@ import type { BestStart } from '@/core/plan/bestStart';
 import type { Chances } from '@/core/plan/members';
 import type { Moved } from '@/core/plan/mostMoved';
 import type { Stuck, StuckOut } from '@/core/plan/stuckOut';
+import type { Remedy } from '@/core/plan/wouldBeSafe';
 import type { Instead, Why } from '@/core/plan/whyThis';
 import { clock, day, degrees, grams, temperature, timeOfDay, type Units } from '@/formats/words';
 import type { Behind as Parts } from '@/workers/client';
@@ -13,10 +14,13 @@ export function Behind({
   parts,
   failed,
   startMs,
+  unsafe,
   units,
 }: {
   parts: Partial<Parts>;
   failed: string | null;
+  /** the plan raises an alarm */
+  unsafe: boolean;
   startMs: number;
   units: Units;
 }) {
@@ -28,6 +32,17 @@ export function Behind({
       aria-label="Behind the plan"
       className="mt-4 grid grid-cols-2 gap-x-10 gap-y-6 border-t-2 border-ink pt-2 max-[900px]:grid-cols-1"
     >
+      {unsafe && parts.wouldBeSafe && (
+        <div className="col-span-full border-l-4 border-act pl-3">
+          <Part title="This plan is not safe. What would be:">
+            {parts.wouldBeSafe.length > 0 ? (
+              <Remedies list={parts.wouldBeSafe} />
+            ) : (
+              <p>No single piece, no earlier return and no shorter stop makes it safe. Not today, and not like this.</p>
+            )}
+          </Part>
+        </div>
+      )}
       <div className="min-w-0 space-y-6">
         <Part title="What the day may do with it">{parts.chances ? <ChancesList c={parts.chances} /> : waiting}</Part>
         <Part title="Why this piece and not the next">
@@ -52,6 +67,22 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
       <h2 className="speak text-[19px] font-semibold">{title}</h2>
       {children}
     </div>
+  );
+}
+
+/** What takes alarms away, most helpful first. */
+function Remedies({ list }: { list: readonly Remedy[] }) {
+  return (
+    <ul className="mt-1 grid grid-cols-2 gap-x-10 max-[900px]:grid-cols-1">
+      {list.map((r) => (
+        <li key={r.text} className="flex justify-between gap-3 border-b border-grid py-[3px]">
+          <b>{sentence(r.text)}</b>
+          <span className="shrink-0 text-ink-2">
+            {r.alarms === 0 ? 'safe then' : `${r.alarms} alarm${r.alarms === 1 ? '' : 's'} left`}
+          </span>
+        </li>
+      ))}
+    </ul>
   );
 }
 

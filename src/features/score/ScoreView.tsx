@@ -1,13 +1,14 @@
 'use client';
-import { cueText } from '@/core/plan/dress';
 import { Dialog } from 'radix-ui';
 import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Person } from '@/core/body/person';
 import { bodyParameters } from '@/core/body/bodyParameters';
+import { cueText } from '@/core/plan/dress';
 import { act, isWorn, moveAction, moveCue, removeCue, settingAt } from '@/core/plan/edit';
 import { CAUTIONS } from '@/core/judge/verdict';
 import { clock, day, degrees, distance, fillSlots, grams, kilograms, timeOfDay, type Units } from '@/formats/words';
+import type { Wishes } from '@/core/plan/wishes';
 import type { OwnedGarment } from '@/store/closet';
 import type { StoredOuting } from '@/store/outings';
 import type { StoredPlan } from '@/store/plans';
@@ -19,6 +20,8 @@ import { Problems } from '@/ui/Problems';
 import { C } from '@/ui/palette';
 import { linear } from '@/ui/scale';
 import { useWidth } from '@/ui/useWidth';
+import { Schools } from './Schools';
+import { Wishes as WishesPart } from './Wishes';
 import { Behind } from './Behind';
 import { Cues, CUES_HEIGHT } from './Cues';
 import { GarmentBar, TakeMore } from './GarmentBar';
@@ -38,6 +41,7 @@ interface Props {
   owned: OwnedGarment[];
   closetIds: string[];
   plans: StoredPlan[];
+  wishes: Wishes;
 }
 
 /** Plot begins here; labels and numbers at the cursor stand to its left, px. */
@@ -146,6 +150,13 @@ export function ScoreView(props: Props) {
               />
             </div>
             <CueTable score={score} units={units} />
+            <section
+              aria-label="The search"
+              className="no-print mt-4 grid grid-cols-2 gap-x-10 gap-y-6 border-t-2 border-ink pt-2 max-[900px]:grid-cols-1"
+            >
+              <WishesPart score={score} units={units} />
+              <Schools score={score} units={units} />
+            </section>
             <BehindPlan score={score} outing={outing} person={person} units={units} />
           </>
         ) : (
@@ -608,8 +619,9 @@ function BehindPlan({
   person: Person;
   units: Units;
 }) {
-  const { parts, failed } = useBehind(person, score.closet, outing, score.damp, score.settled);
-  return <Behind parts={parts} failed={failed} startMs={outing.startMs} units={units} />;
+  const { parts, failed } = useBehind(person, score.closet, outing, score.damp, score.wishes, score.settled);
+  const unsafe = score.scored?.verdict.tone === 'fails';
+  return <Behind parts={parts} failed={failed} startMs={outing.startMs} unsafe={unsafe} units={units} />;
 }
 
 function SaveNote({ score }: { score: Score }) {
@@ -663,9 +675,20 @@ function PlanningBar({ score }: { score: Score }) {
         <span>
           <b>{Math.round(p.done * 100)} %</b> {p.says}
         </span>
-        <Button className="px-2 py-0.5" onClick={score.stopPlanning}>
-          Cancel
-        </Button>
+        <span className="flex shrink-0 gap-1.5">
+          {p.soFar && (
+            <Button
+              className="px-2 py-0.5"
+              title="End the search with the best plan so far"
+              onClick={() => score.stopPlanning(p.soFar)}
+            >
+              Take it now
+            </Button>
+          )}
+          <Button className="px-2 py-0.5" onClick={() => score.stopPlanning()}>
+            Cancel
+          </Button>
+        </span>
       </div>
       <div
         className="mt-2 h-2 border border-ink"

@@ -3,13 +3,23 @@ import { useEffect, useState } from 'react';
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import type { Outing } from '@/core/outing/outing';
+import type { Wishes } from '@/core/plan/wishes';
 import type { Plan } from '@/core/simulate/plan';
 import { behindInWorker, type Behind } from '@/workers/client';
 
 /** Left alone this long, a plan is looked into, ms. */
 const REST_MS = 900;
-/** A forecast is taken to be from the day before: outings carry no time of issue yet. */
-const LEAD_DAYS = 1;
+const DAY_MS = 24 * 3600_000;
+const MOST_LEAD_DAYS = 10;
+
+/**
+ * Days a forecast looks ahead: from now to the start. Outings carry no time of issue; one that lies behind us was planned the
+ * day before.
+ */
+export function leadDaysOf(outing: Pick<Outing, 'startMs' | 'utcOffsetMin'>, nowMs: number): number {
+  const days = (outing.startMs - outing.utcOffsetMin * 60_000 - nowMs) / DAY_MS;
+  return days < 0 ? 1 : Math.min(MOST_LEAD_DAYS, days);
+}
 
 /** What lies behind the plan shown, part by part; empty while it is being worked out. */
 export function useBehind(
@@ -17,6 +27,7 @@ export function useBehind(
   closet: Garment[],
   outing: Outing,
   damp: Record<string, number>,
+  wishes: Wishes,
   plan: Plan | null,
 ): { parts: Partial<Behind>; failed: string | null } {
   const [found, setFound] = useState<{ for: Plan | null; parts: Partial<Behind>; failed: string | null }>({
@@ -30,7 +41,7 @@ export function useBehind(
     const timer = setTimeout(() => {
       setFound({ for: plan, parts: {}, failed: null });
       running.end = behindInWorker(
-        { person, closet, outing, plan, damp, leadDays: LEAD_DAYS },
+        { person, closet, outing, plan, damp, wishes, leadDays: leadDaysOf(outing, Date.now()) },
         (part) => setFound((f) => (f.for === plan ? { ...f, parts: { ...f.parts, ...part } } : f)),
         (e) => setFound((f) => (f.for === plan ? { ...f, failed: e.message } : f)),
       );
@@ -39,6 +50,6 @@ export function useBehind(
       clearTimeout(timer);
       running.end?.();
     };
-  }, [person, closet, outing, damp, plan]);
+  }, [person, closet, outing, damp, wishes, plan]);
   return found.for === plan ? found : { parts: {}, failed: null };
 }

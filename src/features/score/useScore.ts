@@ -4,7 +4,8 @@ import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import { timelineOf } from '@/core/outing/outing';
 import { tidy } from '@/core/plan/edit';
-import type { CueReason } from '@/core/plan/planner';
+import type { CueReason, CurvePoint } from '@/core/plan/planner';
+import type { Wishes } from '@/core/plan/wishes';
 import type { Scored } from '@/core/plan/score';
 import type { Plan } from '@/core/simulate/plan';
 import type { Problem } from '@/formats/problem';
@@ -13,7 +14,8 @@ import type { StoredOuting } from '@/store/outings';
 import type { StoredPlan } from '@/store/plans';
 import { send } from '@/ui/send';
 import type { Proposal } from '@/core/plan/propose';
-import { planInWorker, proposeInWorker, Scorer } from '@/workers/client';
+import { leadDaysOf } from './useBehind';
+import { planInWorker, proposeInWorker, Scorer, type PlanningRequest } from '@/workers/client';
 
 /** Steps of the integrator while something is dragged, and at rest, s. */
 const QUICK = 30;
@@ -22,6 +24,8 @@ const FINE = 10;
 export interface Planning {
   done: number;
   says: string;
+  /** the best plan so far, usable as it is */
+  soFar?: Plan;
 }
 
 export type SaveState = 'saved' | 'saving' | 'unsaved' | 'failed';
@@ -32,13 +36,14 @@ interface Props {
   owned: OwnedGarment[];
   closetIds: string[];
   plans: StoredPlan[];
+  wishes: Wishes;
 }
 
 /**
  * Everything behind the score: the plan with its undo history, the simulation kept up to date in a worker, the planner, and
  * saving. Each edit is simulated at once and stored within a second.
  */
-export function useScore({ outing, person, owned, closetIds, plans }: Props) {
+export function useScore({ outing, person, owned, closetIds, plans, wishes: storedWishes }: Props) {
   const garments = useMemo(() => new Map(owned.map((o) => [o.garment.id, o.garment])), [owned]);
   const closet = useMemo(() => {
     const inCloset = new Set(closetIds);
@@ -60,6 +65,8 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
   const [reasons, setReasons] = useState<CueReason[]>([]);
   const [planning, setPlanning] = useState<Planning | null>(null);
   const [problems, setProblems] = useState<Problem[]>([]);
+  const [wishes, setWishes] = useState<Wishes>(storedWishes);
+  const [curve, setCurve] = useState<CurvePoint[]>([]);
   const [saveState, setSaveState] = useState<SaveState>('saved');
   /** the plan object that is stored; what differs from it is not yet safe */
   const [savedPlan, setSavedPlan] = useState<Plan | null>(history[0] ?? null);
@@ -79,14 +86,14 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
   useEffect(() => {
     if (!plan) return;
     scorer.current?.score(
-      { person, garments: [...garments.values()], outing, plan, damp, stepS: live ? QUICK : FINE },
+      { person, garments: [...garments.values()], outing, plan, damp, wishes, stepS: live ? QUICK : FINE },
       (s) => {
         setScored(s);
         setScoredPlan(plan);
       },
       (e) => setProblems([{ where: 'Simulation', field: 'plan', value: e.message, allowed: 'undo the last change' }]),
     );
-  }, [plan, live, person, garments, outing, damp]);
+  }, [plan, live, person, garments, outing, damp, wishes]);
 
   // Once the plan rests, look for the one change that would help it most.
   const settled = history[at] ?? null;
@@ -95,7 +102,7 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
     if (!settled || live || planning) return;
     const running: { cancel?: () => void } = {};
     const timer = setTimeout(() => {
-      const work = proposeInWorker({ person, closet, outing, plan: settled, damp });
+      const work = proposeInWorker({ person, closet, outing, plan: settled, damp, wishes });
       running.cancel = work.cancel;
       // A proposal is an extra: when it fails the score is still there, so nothing is said.
       work.result.then(
@@ -107,7 +114,7 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
       clearTimeout(timer);
       running.cancel?.();
     };
-  }, [settled, live, planning, person, closet, outing, damp]);
+  }, [settled, live, planning, person, closet, outing, damp, wishes]);
 
   const save = useCallback(
     async (next: Plan, id: string | null, known: StoredPlan[]): Promise<void> => {
@@ -159,14 +166,37 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
     [at],
   );
 
+  /** Makes a found plan the one shown, and stores it where the outing has none yet. */
+  const accept = useCallback(
+    (found: Plan) => {
+      cancel.current = null;
+      setPlanning(null);
+      setLive(null);
+      setHistory((h) => [...h, found]);
+      setAt(history.length);
+      if (!planId) void save(found, null, stored);
+    },
+    [history.length, planId, save, stored],
+  );
+
+  /** What a worker needs to plan this outing now. */
+  const ask = useCallback(
+    (): PlanningRequest => ({ person, closet, outing, damp, wishes, leadDays: leadDaysOf(outing, Date.now()) }),
+    [person, closet, outing, damp, wishes],
+  );
+
   const replan = useCallback(() => {
     cancel.current?.();
     setPlanning({ done: 0, says: 'Laying out the day' });
     setProblems([]);
+    const first = history.length === 0;
     // Progress already on its way when the work is cancelled must not bring the bar back.
     let wanted = true;
-    const running = planInWorker({ person, closet, outing, damp }, (done, says) => {
-      if (wanted) setPlanning({ done, says });
+    const running = planInWorker(ask(), (done, says, soFar) => {
+      if (!wanted) return;
+      setPlanning((p) => ({ done, says, soFar: soFar ?? p?.soFar }));
+      // Where there is nothing to look at yet, what is found is shown while it is bettered.
+      if (soFar && first) setLive(soFar);
     });
     cancel.current = () => {
       wanted = false;
@@ -174,25 +204,37 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
     };
     running.result.then(
       (planned) => {
-        cancel.current = null;
-        setPlanning(null);
         setReasons(planned.cues);
-        setHistory((h) => [...h, planned.plan]);
-        setAt(history.length);
-        if (!planId) void save(planned.plan, null, stored);
+        setCurve(planned.curve);
+        accept(planned.plan);
       },
       (e: Error) => {
         cancel.current = null;
         setPlanning(null);
+        setLive(null);
         setProblems([{ where: 'Planner', field: 'closet or outing', value: e.message, allowed: 'see the message' }]);
       },
     );
-  }, [person, closet, outing, damp, history.length, planId, save, stored]);
+  }, [ask, history.length, accept]);
 
-  const stopPlanning = useCallback(() => {
-    cancel.current?.();
-    cancel.current = null;
-    setPlanning(null);
+  /** Ends the search; the best plan so far is taken if it is wanted. */
+  const stopPlanning = useCallback(
+    (take?: Plan) => {
+      cancel.current?.();
+      if (take) accept(take);
+      else {
+        cancel.current = null;
+        setPlanning(null);
+        setLive(null);
+      }
+    },
+    [accept],
+  );
+
+  const wish = useCallback(async (next: Wishes) => {
+    setWishes(next);
+    const sent = await send('PUT', '/api/athlete/wishes', next);
+    if (!sent.ok) setProblems(sent.problems);
   }, []);
 
   const choose = (id: string) => {
@@ -203,6 +245,7 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
     setHistory([p.plan]);
     setAt(0);
     setReasons([]);
+    setCurve([]);
   };
 
   return {
@@ -218,6 +261,11 @@ export function useScore({ outing, person, owned, closetIds, plans }: Props) {
     stale: scoredPlan !== plan,
     scoredPlan,
     reasons,
+    wishes,
+    wish,
+    /** cost against number of cues from the last search; empty before one */
+    curve,
+    ask,
     /** the one change that helps most; undefined while it is being looked for */
     proposal: proposal && proposal.for === plan ? proposal.found : undefined,
     planning,

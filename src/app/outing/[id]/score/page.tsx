@@ -14,6 +14,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const current = new Set((await listCloset(athlete.id)).map((o) => o.garment.id));
   return (
     <ScoreView
+      wishes={athlete.wishes}
       key={id}
       outing={outing}
       person={athlete.person}

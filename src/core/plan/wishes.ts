@@ -1,0 +1,39 @@
+import { WEIGHT_RANGE, type Weights } from '@/core/judge/cost';
+import { within } from '@/core/quantity/range';
+import { MOST_WAITING } from './course';
+import { MOST_CUES } from './planner';
+
+/** How an athlete wants a plan made, whatever the outing. */
+export interface Wishes {
+  weights: Weights;
+  /** the most cues they want to remember, 0–12 */
+  maxCues: number;
+  /** people who usually wait while they change something */
+  waiting: number;
+  /** feels-like temperature below which they do not go, °C; null: none */
+  floorC: number | null;
+}
+
+export const PLAIN_WISHES: Wishes = {
+  weights: { caution: 1, fuss: 1, weight: 1 },
+  maxCues: 8,
+  waiting: 0,
+  floorC: null,
+};
+
+export const WISH_RANGE = {
+  weight: WEIGHT_RANGE,
+  maxCues: [0, MOST_CUES],
+  waiting: [0, MOST_WAITING],
+  floorC: [-60, 10],
+} as const;
+
+/** @throws OutOfRange naming the wish, its value and its range */
+export function checkWishes(w: Wishes): Wishes {
+  for (const k of Object.keys(w.weights) as (keyof Weights)[])
+    within(`weight of ${k}`, w.weights[k], ...WISH_RANGE.weight);
+  within('most cues', w.maxCues, ...WISH_RANGE.maxCues);
+  within('people waiting', w.waiting, ...WISH_RANGE.waiting);
+  if (w.floorC !== null) within('own floor', w.floorC, ...WISH_RANGE.floorC, '°C');
+  return w;
+}
