@@ -8,6 +8,7 @@ import type { Plan } from '@/core/simulate/plan';
 import { checkWeights, deciding } from '@/core/judge/cost';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { advise } from '@/core/plan/bestStart';
+import { alongOf } from '@/core/plan/edit';
 import { chances } from '@/core/plan/members';
 import { makePlan } from '@/core/plan/planner';
 import { compareSchools, type Compared } from '@/core/plan/schools';
@@ -125,7 +126,7 @@ export function planReport(c: Case) {
     safe: planned.safe,
     // With every plan tried and none safe: what would be.
     wouldBeSafe: planned.safe ? [] : wouldBeSafe({ person, closet, more: CATALOGUE, timeline, sport, plan, damp }),
-    advice: advise({ person, garments: wornOrCarried(closet, plan), plan, damp, floorC }, timeline, scored),
+    advice: advise({ person, garments: alongOf(closet, plan), plan, damp, floorC }, timeline, scored),
     chances: chances({
       person,
       garments: closet,
@@ -144,9 +145,6 @@ export function planReport(c: Case) {
     ...report(scored, { ...c, plan }),
   };
 }
-
-const wornOrCarried = (closet: readonly Garment[], plan: Plan): Garment[] =>
-  closet.filter((g) => plan.worn.includes(g.id) || plan.carried.includes(g.id));
 
 function schoolsReport(compared: Compared) {
   return {

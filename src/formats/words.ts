@@ -1,3 +1,4 @@
+import type { Moved } from '@/core/plan/mostMoved';
 import type { Verdict } from '@/core/judge/verdict';
 import { cToFahrenheit } from '@/core/quantity/units';
 
@@ -93,4 +94,21 @@ export function fillSlots(text: string, units: Units): string {
 
 export function plainVerdict(v: Verdict): string {
   return `${v.lead} ${fillSlots(v.rest, 'metric')}`;
+}
+
+const MOVED_WORDS: Record<Moved['what'], string> = {
+  fingers: 'fingers',
+  toes: 'toes',
+  face: 'face',
+  torso: 'torso skin',
+  core: 'core, highest',
+  water: 'water in layers, most',
+  shivering: 'shivering',
+};
+
+/** What a change moves most, with both values: `fingers 25.4° → 21.0°`. */
+export function movedText(m: Moved, units: Units): string {
+  const show = (v: number) =>
+    m.what === 'water' ? grams(v, units) : m.what === 'shivering' ? `${v.toFixed(0)} min` : degrees(v, units, 1);
+  return `${MOVED_WORDS[m.what]} ${show(m.from)} → ${show(m.to)}`;
 }

@@ -115,6 +115,12 @@ export function takeGarment(plan: Plan, id: string, worn: boolean): Plan {
   return tidy(worn ? { ...without, worn: [...without.worn, id] } : { ...without, carried: [...without.carried, id] });
 }
 
+/** Whether a garment is worn or carried at all. */
+export const isAlong = (plan: Plan, id: string): boolean => plan.worn.includes(id) || plan.carried.includes(id);
+
+/** Everything of a closet that a plan takes along. */
+export const alongOf = (closet: readonly Garment[], plan: Plan): Garment[] => closet.filter((g) => isAlong(plan, g.id));
+
 /** Whether a garment is on at a time. */
 export function isWorn(plan: Plan, garment: string, atS: number): boolean {
   let on = plan.worn.includes(garment);

@@ -27,7 +27,7 @@ export function phases(timeline: Timeline): Phase[] {
     const from = timeline.legStartS[i];
     const to = timeline.legStartS[i + 1];
     const before = i > 0 ? timeline.legs[i - 1] : null;
-    const name = leg.name.toLowerCase();
+    const { name } = leg;
     const stopped = before !== null && isStop(before);
     marks.push({
       atS: from,
@@ -43,7 +43,7 @@ export function phases(timeline: Timeline): Phase[] {
     if (stopped && !isStop(leg) && long > 25 * 60)
       marks.push({ atS: from + 600, where: 'once warm again', halted: false, rank: 2 });
     if (next && isStop(next) && !isStop(leg) && long > 20 * 60)
-      marks.push({ atS: to - 360, where: `six minutes before ${next.name.toLowerCase()}`, halted: false, rank: 2 });
+      marks.push({ atS: to - 360, where: `six minutes before ${next.name}`, halted: false, rank: 2 });
     if (!isStop(leg) && long > 55 * 60)
       marks.push({ atS: from + long / 2, where: `half way through ${name}`, halted: false, rank: 1 });
     const turn = weatherTurns(timeline, i);

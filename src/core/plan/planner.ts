@@ -13,8 +13,10 @@ import { improve, withoutOneCue } from './improve';
 import { kitParts } from './kitParts';
 import { chances } from './members';
 import { FEET, GOING, HANDS, HEAD, kitGarments, LEGS, sameWay, TORSO, type Kit, type Mode } from './modes';
-import { mostMoved, type Moved } from './mostMoved';
+import { mostWorse, type Moved } from './mostMoved';
 import { PathRun } from './pathRun';
+import { neighbours } from './whyThis';
+import { alongOf, isAlong, swapGarment } from './edit';
 import { scorePlan, type Scored } from './score';
 
 export interface PlanRequest {
@@ -95,6 +97,8 @@ const TRIED_NEAR = 2;
 const TRIED_IDLE = 4;
 /** A fresh path this much dearer than the one there is will not catch up, points. */
 const HOPELESS = 1;
+/** A swap of one piece must gain this to be made at the end, points. */
+const LEAST_SWAP = 0.01;
 /** Another round over the kit is worth it while the last gained this, points. */
 const LEAST_ROUND = 0.02;
 const ALL = [TORSO, HANDS, HEAD, LEGS, FEET, GOING] as const;
@@ -161,9 +165,9 @@ class Search {
     this.tell(0.8, 'Weighing each number of cues', best.plan());
     const curve = this.curve(best);
     this.tell(0.92, 'Trying them on other days');
-    const plan = this.choose(curve, best.kit);
+    const plan = this.polish(this.choose(curve, best.kit));
     this.tell(0.96, 'Missing each cue once');
-    return this.explain(plan, best.kit, curve);
+    return this.explain(plan, curve);
   }
 
   private tell(done: number, says: string, first?: Plan): void {
@@ -298,9 +302,29 @@ class Search {
     return near.map((p) => ({ p, cost: overSpread(p) })).reduce((a, b) => (b.cost < a.cost - 1e-9 ? b : a)).p.plan;
   }
 
-  private explain(plan: Plan, kit: Kit, curve: CurvePoint[]): Planned {
-    const used = new Set([...plan.worn, ...plan.carried]);
-    const garments = kitGarments(kit).filter((g) => used.has(g.id));
+  /** Swaps single pieces of the chosen plan for their next warmer or cooler like while that betters it in a full run. */
+  private polish(chosen: Plan): Plan {
+    const { person, timeline, damp, waiting, closet, sport } = this.request;
+    const { weights } = this.course;
+    const cost = (plan: Plan) =>
+      scorePlan(person, alongOf(closet, plan), timeline, plan, { stepS: MISS_S, damp, weights, waiting }).total;
+    let plan = chosen;
+    let least = cost(plan);
+    for (const g of alongOf(closet, plan))
+      for (const other of Object.values(neighbours(g, closet, sport, plan))) {
+        if (!other || this.stopped || !isAlong(plan, g.id)) continue;
+        const swapped = swapGarment(plan, g.id, other);
+        const then = cost(swapped);
+        if (then < least - LEAST_SWAP) {
+          least = then;
+          plan = swapped;
+        }
+      }
+    return plan;
+  }
+
+  private explain(plan: Plan, curve: CurvePoint[]): Planned {
+    const garments = alongOf(this.request.closet, plan);
     const byId = new Map(garments.map((g) => [g.id, g]));
     const { person, timeline, damp, waiting } = this.request;
     const { weights, phases } = this.course;
@@ -312,7 +336,7 @@ class Search {
         where: phases.find((p) => Math.abs(p.startS - cue.atS) < 1)?.where ?? 'on the way',
         text: cueText(cue, byId),
         missCost: missed.total - scored.total,
-        miss: mostMoved(scored, missed),
+        miss: mostWorse(scored, missed),
       };
     });
     this.tell(1, 'Done');

@@ -1,11 +1,12 @@
 import type { Garment } from '@/core/clothing/garment';
 import { OutOfRange } from '@/core/quantity/range';
-import type { Weights } from '@/core/judge/cost';
+import { checkWeights, type Weights } from '@/core/judge/cost';
+import type { Plan } from '@/core/simulate/plan';
 import { BARRIER_RET } from './candidates';
-import { isWorn } from './edit';
+import { alongOf, isWorn } from './edit';
 import { mostMoved, type Moved } from './mostMoved';
 import { makePlan, type Planned, type PlanRequest, type Progress } from './planner';
-import type { Scored } from './score';
+import { scorePlan, type Scored } from './score';
 
 /** One way of thinking about clothes, as a constraint on the same search. */
 export interface School {
@@ -198,7 +199,7 @@ export function compareSchools(
         },
         (done, says) => progress((i + done) / chosen.length, `${name}: ${says.toLowerCase()}`),
       );
-      plans.push({ school: { id, name }, planned });
+      plans.push({ school: { id, name }, planned: { ...planned, scored: byOwnWeights(request, planned.plan) } });
     } catch (e) {
       if (!(e instanceof OutOfRange)) throw e;
       impossible.push({ id, name, why: `${e.field}: ${String(e.value)}` });
@@ -206,6 +207,13 @@ export function compareSchools(
   });
   const partings = plans.slice(1).map((p) => parting(plans[0], p));
   return { plans, impossible, partings };
+}
+
+/** A school may weigh things its own way while it plans; compared, all plans are weighed as the athlete does. */
+function byOwnWeights(r: PlanRequest, plan: Plan): Scored {
+  const { person, closet, timeline, damp, waiting } = r;
+  const weights = checkWeights(r.weights);
+  return scorePlan(person, alongOf(closet, plan), timeline, plan, { damp, weights, waiting });
 }
 
 function parting(a: SchoolPlan, b: SchoolPlan): Parting {

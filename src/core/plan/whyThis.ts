@@ -5,7 +5,7 @@ import type { Sport } from '@/core/effort/activity';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Plan } from '@/core/simulate/plan';
 import { purposeOf } from './candidates';
-import { swapGarment } from './edit';
+import { alongOf, isAlong, swapGarment } from './edit';
 import { mostMoved, type Moved } from './mostMoved';
 import { scorePlan, type Scored } from './score';
 
@@ -42,45 +42,53 @@ export interface WhyRequest {
 
 const STEP_S = 30;
 
+/** The next warmer and the next cooler piece of the same kind that is owned and not along. */
+export function neighbours(
+  g: Garment,
+  closet: readonly Garment[],
+  sport: Sport,
+  plan: Plan,
+): Record<Instead['direction'], Garment | undefined> {
+  const use = purposeOf(sport);
+  const kind = closet.filter(
+    (o) =>
+      o.group === g.group &&
+      o.role === g.role &&
+      o.handForm === g.handForm &&
+      !isAlong(plan, o.id) &&
+      (o.suits.length === 0 || o.suits.includes(use)),
+  );
+  const warmth = fabricResistance(g);
+  return {
+    warmer: kind.filter((o) => fabricResistance(o) > warmth).sort(byWarmth)[0],
+    cooler: kind
+      .filter((o) => fabricResistance(o) <= warmth)
+      .sort(byWarmth)
+      .at(-1),
+  };
+}
+
 /** For each piece worn or carried: the plan run again with the next warmer and the next cooler of its kind from the closet. */
 export function whyThis(r: WhyRequest): Why[] {
-  const used = new Set([...r.plan.worn, ...r.plan.carried]);
-  const use = purposeOf(r.sport);
-  const free = r.closet.filter((g) => !used.has(g.id) && (g.suits.length === 0 || g.suits.includes(use)));
-  const run = (plan: Plan): Scored => {
-    const ids = new Set([...plan.worn, ...plan.carried]);
-    return scorePlan(
-      r.person,
-      r.closet.filter((g) => ids.has(g.id)),
-      r.timeline,
-      plan,
-      { stepS: STEP_S, damp: r.damp, weights: r.weights, waiting: r.waiting },
-    );
-  };
-  const now = run(r.plan);
+  const { person, closet, timeline, sport, plan, damp, weights, waiting } = r;
+  const run = (p: Plan): Scored =>
+    scorePlan(person, alongOf(closet, p), timeline, p, { stepS: STEP_S, damp, weights, waiting });
+  const now = run(plan);
   const instead = (from: Garment, to: Garment | undefined, direction: Instead['direction']): Instead | null => {
     if (!to) return null;
-    const then = run(swapGarment(r.plan, from.id, to));
+    const then = run(swapGarment(plan, from.id, to));
     return { garment: to.id, name: to.name, direction, adds: then.total - now.total, moves: mostMoved(now, then) };
   };
-  return r.closet
-    .filter((g) => used.has(g.id))
-    .map((g) => {
-      const kind = free.filter((o) => o.group === g.group && o.role === g.role && o.handForm === g.handForm);
-      const warmth = fabricResistance(g);
-      const warmer = kind.filter((o) => fabricResistance(o) > warmth).sort(byWarmth)[0];
-      const cooler = kind
-        .filter((o) => fabricResistance(o) <= warmth)
-        .sort(byWarmth)
-        .at(-1);
-      return {
-        garment: g.id,
-        name: g.name,
-        group: g.group,
-        warmer: instead(g, warmer, 'warmer'),
-        cooler: instead(g, cooler, 'cooler'),
-      };
-    });
+  return alongOf(closet, plan).map((g) => {
+    const { warmer, cooler } = neighbours(g, closet, sport, plan);
+    return {
+      garment: g.id,
+      name: g.name,
+      group: g.group,
+      warmer: instead(g, warmer, 'warmer'),
+      cooler: instead(g, cooler, 'cooler'),
+    };
+  });
 }
 
 const byWarmth = (a: Garment, b: Garment): number =>

@@ -2,11 +2,10 @@
 import type { ReactNode } from 'react';
 import type { BestStart } from '@/core/plan/bestStart';
 import type { Chances } from '@/core/plan/members';
-import type { Moved } from '@/core/plan/mostMoved';
 import type { Stuck, StuckOut } from '@/core/plan/stuckOut';
 import type { Remedy } from '@/core/plan/wouldBeSafe';
 import type { Instead, Why } from '@/core/plan/whyThis';
-import { clock, day, degrees, grams, temperature, timeOfDay, type Units } from '@/formats/words';
+import { clock, day, degrees, movedText, temperature, timeOfDay, type Units } from '@/formats/words';
 import type { Behind as Parts } from '@/workers/client';
 
 /** What lies behind the plan: its chances, what if nobody can go on, when to go, and why each piece. */
@@ -290,21 +289,7 @@ function instead(i: Instead | null, units: Units): ReactNode {
   return (
     <>
       {i.name}: <b className={i.adds < -0.005 ? 'text-act' : ''}>{points}</b>
-      <span className="block text-[12px] text-ink-2">{moved(i.moves, units)}</span>
+      <span className="block text-[12px] text-ink-2">{movedText(i.moves, units)}</span>
     </>
   );
-}
-
-const WHAT: Record<Moved['what'], string> = {
-  fingers: 'fingers, lowest',
-  toes: 'toes, lowest',
-  face: 'face, lowest',
-  torso: 'torso, lowest',
-  core: 'core, highest',
-  water: 'water, most',
-};
-
-function moved(m: Moved, units: Units): string {
-  const show = (v: number) => (m.what === 'water' ? grams(v, units) : degrees(v, units, 1));
-  return `${WHAT[m.what]} ${show(m.from)} → ${show(m.to)}`;
 }

@@ -127,7 +127,7 @@ function Side({ found, score, units }: { found: Compared; score: Score; units: U
             {found.plans.map((p) => (
               <td key={p.school.id} className="py-1.5 pr-3">
                 <span className={`block leading-tight ${p.planned.safe ? '' : 'font-semibold text-act'}`}>
-                  {p.planned.scored.verdict.lead}
+                  {p.planned.scored.verdict.lead.replace(/:$/, '.')}
                 </span>
                 <Button className="mt-1 px-2 py-0.5 text-[12px]" onClick={() => score.commit(p.planned.plan)}>
                   Take this plan

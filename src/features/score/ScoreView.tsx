@@ -7,7 +7,18 @@ import { bodyParameters } from '@/core/body/bodyParameters';
 import { cueText } from '@/core/plan/dress';
 import { act, isWorn, moveAction, moveCue, removeCue, settingAt } from '@/core/plan/edit';
 import { CAUTIONS } from '@/core/judge/verdict';
-import { clock, day, degrees, distance, fillSlots, grams, kilograms, timeOfDay, type Units } from '@/formats/words';
+import {
+  clock,
+  day,
+  degrees,
+  distance,
+  fillSlots,
+  grams,
+  movedText,
+  kilograms,
+  timeOfDay,
+  type Units,
+} from '@/formats/words';
 import type { Wishes } from '@/core/plan/wishes';
 import type { OwnedGarment } from '@/store/closet';
 import type { StoredOuting } from '@/store/outings';
@@ -169,21 +180,11 @@ export function ScoreView(props: Props) {
   );
 }
 
-const EFFECT_WORDS = {
-  fingers: 'fingers',
-  toes: 'toes',
-  face: 'face',
-  torso: 'torso',
-  core: 'core',
-  water: 'water in layers',
-} as const;
-
 /** The one change that helps most, as a button, with what it does and what it asks. */
 function ProposalNote({ score, units }: { score: Score; units: Units }) {
   const p = score.proposal;
   if (p === undefined) return <span className="ml-3 text-[12px] text-ink-3">looking for a better change…</span>;
   if (p === null) return <span className="ml-3 text-[12px] text-ink-3">No single change helps more.</span>;
-  const show = (v: number) => (p.effect.what === 'water' ? grams(v, units) : degrees(v, units));
   const cues =
     p.moreCues === 0 ? 'no extra cue' : p.moreCues > 0 ? `${p.moreCues} cue more` : `${-p.moreCues} cue fewer`;
   return (
@@ -198,7 +199,7 @@ function ProposalNote({ score, units }: { score: Score; units: Units }) {
         {p.atS > 0 && ` at ${clock(p.atS)}`} <kbd>Enter</kbd>
       </Button>
       <span className="truncate text-[12.5px] text-ink-2">
-        {EFFECT_WORDS[p.effect.what]} {show(p.effect.from)} → <b>{show(p.effect.to)}</b>, {cues}
+        {movedText(p.effect, units)}, {cues}
       </span>
     </span>
   );
@@ -501,19 +502,11 @@ function Actions({
   );
 }
 
-const MISS_WORDS: Record<string, string> = {
-  fingers: 'fingers',
-  toes: 'toes',
-  face: 'face',
-  torso: 'torso skin',
-  water: 'water in layers',
-  core: 'core',
-};
-
 /** The cues in words, with why: the table behind the picture, and what is printed. */
 function CueTable({ score, units }: { score: Score; units: Units }) {
   const { reasons, plan, garments, scored, timeline } = score;
   if (!plan || !scored) return null;
+  const vital = reasons.reduce<(typeof reasons)[0] | null>((w, r) => (!w || r.missCost > w.missCost ? r : w), null);
   const names = (ids: string[]) => ids.map((id) => garments.get(id)?.name ?? '?').join(', ') || 'nothing';
   return (
     <section
@@ -541,11 +534,7 @@ function CueTable({ score, units }: { score: Score; units: Units }) {
                   <td className="pr-4">{cueText(c, garments).join('; ')}</td>
                   <td className="w-[38%] text-ink-2">
                     {why
-                      ? `${why.where[0].toUpperCase()}${why.where.slice(1)}. Missed: ${MISS_WORDS[why.miss.what]} ${
-                          why.miss.what === 'water'
-                            ? `${grams(why.miss.from, units)} → ${grams(why.miss.to, units)}`
-                            : `${degrees(why.miss.from, units, 1)} → ${degrees(why.miss.to, units, 1)}`
-                        }.`
+                      ? `${why.where[0].toUpperCase()}${why.where.slice(1)}. Missed: ${movedText(why.miss, units)}${why === vital ? '; the one not to miss' : ''}.`
                       : `${distance(
                           timeline.legs.reduce(
                             (d, l, k) =>

@@ -1,0 +1,130 @@
+import { AVERAGE_PERSON } from '@/core/body/person';
+import { atPace, inShelter } from '@/core/outing/pacing';
+import { asPaced } from '@/core/plan/asPaced';
+import { coarser } from '@/core/plan/coarser';
+import { moveCue, tidy } from '@/core/plan/edit';
+import { makePlan } from '@/core/plan/planner';
+import { phases } from '@/core/plan/moments';
+import { scorePlan } from '@/core/plan/score';
+import type { Plan } from '@/core/simulate/plan';
+import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
+
+const day = upStopDown();
+const plan: Plan = { worn: SKI_CLOSET.slice(0, 9).map((g) => g.id), carried: [], openings: {}, cues: [] };
+const heat = (t: typeof day) => t.stretches.reduce((s, x) => s + x.metabolicW * (x.endS - x.startS), 0);
+
+test('easier is less work above standing, slower and with less own wind; the clock is kept', () => {
+  const [s] = day.stretches;
+  const easy = atPace({ ...s, speedMs: 2, wind10: 4 }, { shelter: 'open' }, 0.5);
+  expect(easy.metabolicW).toBeWithin(0.5 * s.metabolicW, 0.75 * s.metabolicW);
+  expect(easy.speedMs).toBe(1);
+  expect(easy.externalW).toBeCloseTo(0.5 * s.externalW, 6);
+  expect(easy.endS).toBe(s.endS);
+  expect(atPace(s, { shelter: 'open' }, 1)).toMatchObject({ metabolicW: s.metabolicW, relativeWind: s.relativeWind });
+});
+
+test('a cue’s pace holds from the cue to its end and nowhere else', () => {
+  const paced = asPaced(day, [{ atS: 3000, actions: [], pace: { share: 0.75, untilS: 4200 } }]);
+  expect(paced.endS).toBe(day.endS);
+  for (const s of paced.stretches) {
+    const before = day.stretches.find((x) => s.startS >= x.startS - 1e-6 && s.endS <= x.endS + 1e-6)!;
+    const eased = s.startS >= 3000 - 1e-6 && s.endS <= 4200 + 1e-6;
+    expect(s.metabolicW < before.metabolicW - 1).toBe(eased);
+  }
+  expect(asPaced(day, [{ atS: 60, actions: [] }])).toBe(day);
+});
+
+test('slowing down before the top brings less water to the stop', () => {
+  const warm: Plan = { ...plan, worn: [...plan.worn, 'warm-hat'] };
+  const run = (cues: Plan['cues']) => scorePlan(AVERAGE_PERSON, SKI_CLOSET, day, { ...warm, cues });
+  const as = run([]);
+  const slow = run([{ atS: 3000, actions: [], pace: { share: 0.6, untilS: 4200 } }]);
+  const water = (s: typeof as) => s.metrics.waterG[70];
+  expect(water(slow)).toBeLessThan(water(as) - 5);
+  expect(slow.cost.changes).toBeGreaterThan(as.cost.changes);
+});
+
+test('in the lee of the trees a stop is calmer, never windier', () => {
+  const top = day.stretches.find((s) => s.leg === 1)!;
+  const lee = inShelter(top, { shelter: 'ridge' });
+  expect(lee.relativeWind).toBeLessThan(0.5 * top.relativeWind);
+  expect(inShelter(top, { shelter: 'forest' }).relativeWind).toBe(top.relativeWind);
+});
+
+test('an edit keeps pace and shelter with their cue, and drops them where their end has passed', () => {
+  const cue = { atS: 3000, actions: [], pace: { share: 0.75, untilS: 4200 } };
+  expect(tidy({ ...plan, cues: [cue] }).cues).toEqual([cue]);
+  expect(moveCue({ ...plan, cues: [cue] }, 0, 3600).cues[0]).toMatchObject({ atS: 3600, pace: cue.pace });
+  expect(moveCue({ ...plan, cues: [cue] }, 0, 5000).cues).toEqual([]);
+});
+
+test('a coarser timeline has fewer stretches, the same clock and the same work', () => {
+  const fewer = coarser(day);
+  expect(fewer.stretches.length).toBeLessThan(day.stretches.length / 2);
+  expect(heat(fewer)).toBeCloseTo(heat(day), 3);
+  fewer.stretches.forEach((s, i) => {
+    if (i > 0) expect(s.startS).toBeCloseTo(fewer.stretches[i - 1].endS, 6);
+  });
+});
+
+test('where the weather turns within a leg there is a moment to act', () => {
+  const turning = dayOf([aLeg({ minutes: 40 }), aLeg({ minutes: 40 })]);
+  const windy = {
+    ...turning,
+    stretches: turning.stretches.map((s) => (s.startS >= 1200 && s.leg === 0 ? { ...s, wind10: s.wind10 + 6 } : s)),
+  };
+  const where = phases(windy).map((p) => p.where);
+  expect(where).toContain('when the wind rises, Leg');
+  expect(phases(turning).some((p) => p.where.startsWith('when'))).toBe(false);
+});
+
+describe('what the search may do beside layers', () => {
+  const cold = dayOf(
+    [
+      aLeg({ name: 'In', sport: 'snowshoe', minutes: 50, effort: { by: 'metabolic', value: 420 } }),
+      aLeg({ name: 'Wait', sport: 'stand', minutes: 20, effort: { by: 'usual' } }),
+      aLeg({ name: 'Out', sport: 'snowshoe', minutes: 40, effort: { by: 'metabolic', value: 380 } }),
+    ],
+    -22,
+    3,
+  );
+  const closet = garmentsOf(
+    'midweight-merino-base',
+    'pile-fleece',
+    'soft-shell',
+    'belay-parka',
+    'wind-briefs',
+    'brushed-tights',
+    'soft-trousers',
+    'wool-socks',
+    'winter-boots',
+    'warm-mitts',
+    'warm-hat',
+    'fleece-tube',
+    'hand-warmers',
+    'toe-warmers',
+  );
+  const make = (with_: typeof closet) =>
+    makePlan({ person: { ...AVERAGE_PERSON, constriction: 1.8 }, closet: with_, timeline: cold, sport: 'snowshoe' });
+
+  test('cold hands and feet are given warmers where there are some, and are the warmer for it', () => {
+    const warmed = make(closet);
+    const without = make(closet.filter((g) => g.role !== 'heater'));
+    const along = [...warmed.plan.worn, ...warmed.plan.carried];
+    expect(along.some((id) => id.endsWith('warmers'))).toBe(true);
+    expect(warmed.scored.total).toBeLessThan(without.scored.total);
+  });
+
+  test('people waiting make a halt dearer and never more frequent', () => {
+    const alone = make(closet);
+    const led = makePlan({
+      person: { ...AVERAGE_PERSON, constriction: 1.8 },
+      closet,
+      timeline: cold,
+      sport: 'snowshoe',
+      waiting: 6,
+    });
+    expect(led.plan.cues.length).toBeLessThanOrEqual(alone.plan.cues.length);
+    expect(() => make([])).toThrow('closet');
+  });
+});
