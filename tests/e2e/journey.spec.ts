@@ -7,6 +7,7 @@ async function newOuting(page: Page, over: { name: string; sport: string; gpx?: 
   await page.goto('/outing/new');
   await page.getByLabel('Hourly forecast').setInputFiles(`${files}/${over.csv}`);
   if (over.gpx) await page.locator('input[name=route]').setInputFiles(`${files}/${over.gpx}`);
+  else await page.getByRole('radio', { name: 'Legs by hand' }).click();
   await page.getByLabel('Sport').selectOption(over.sport);
   await page.getByLabel('Name').fill(over.name);
   if (over.load) await page.getByLabel('Pack beyond clothes').fill(over.load);
@@ -224,4 +225,45 @@ test('a leg says what wets it, where the sun is and how the pack is worn, and al
   await expect(page.getByLabel('What wets or chills by touch in leg 1')).toHaveValue('deep snow');
   await expect(page.getByLabel('Shelter of leg 1')).toHaveValue('ridge shaded');
   await expect(page.getByLabel('Pack in leg 1')).toHaveValue('under');
+});
+
+test('how you want it is kept, the curve gives a plan for each number of cues, and schools are laid side by side', async ({
+  page,
+}) => {
+  await newOuting(page, {
+    name: 'As I like it',
+    sport: 'ski tour',
+    gpx: 'skarn-head-round.gpx',
+    csv: 'saturday-tarnholt.csv',
+    load: '7',
+  });
+  await page.getByRole('button', { name: 'What to wear' }).click();
+  // The first usable plan is shown while the search goes on, and may be taken as it is.
+  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByTestId('save-state')).toHaveText('Saved', { timeout: 120_000 });
+  const cues = () => page.getByRole('button', { name: /^Cue \d/ }).count();
+  const fuss = page.getByRole('slider', { name: /^Changes/ });
+  await fuss.focus();
+  await fuss.press('End');
+  await expect(page.getByText('3.0 ×')).toBeVisible();
+  await page.getByLabel('Not below, feels').fill('-20');
+  const before = await cues();
+  await page.getByRole('button', { name: 'Plan again' }).click();
+  await expect(page.getByRole('button', { name: 'Plan again' })).toBeEnabled({ timeout: 120_000 });
+  expect(await cues()).toBeLessThanOrEqual(before);
+  await page.getByRole('button', { name: /^The plan with 0 cues/ }).click();
+  await expect.poll(cues).toBe(0);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByText(/below your own floor of −20 °C/)).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Start cold' }).click();
+  await page.getByRole('button', { name: 'Down at stops' }).click();
+  await page.getByRole('button', { name: 'Compare 2' }).click();
+  await expect(page.getByText(/part most at/)).toBeVisible({ timeout: 150_000 });
+  await expect(page.getByRole('button', { name: 'Take this plan' })).toHaveCount(2);
+  await page.reload();
+  await expect(page.getByText('3.0 ×')).toBeVisible({ timeout: 60_000 });
+  await fuss.focus();
+  for (let i = 0; i < 2; i++) await fuss.press('Home');
+  await page.getByLabel('Not below, feels').fill('');
+  await expect(page.getByText('0.2 ×')).toBeVisible();
 });

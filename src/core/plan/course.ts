@@ -3,7 +3,7 @@ import { isMoving } from '@/core/effort/activity';
 import type { Person } from '@/core/body/person';
 import { checkWeights, type Weights } from '@/core/judge/cost';
 import { isStop } from '@/core/outing/leg';
-import type { Timeline } from '@/core/outing/timeline';
+import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { within } from '@/core/quantity/range';
 import { asPaced } from './asPaced';
 import { coarser } from './coarser';
@@ -41,6 +41,7 @@ export class Course {
   readonly weights: Weights;
   readonly waiting: number;
   private readonly allows: Allows[];
+  private readonly starts: Stretch[];
   private readonly gone = new Map<string, Timeline>();
   private readonly stepsBefore = work.steps;
   private readonly phasesBefore = work.phases;
@@ -55,6 +56,7 @@ export class Course {
     this.phases = phases(timeline);
     this.weights = checkWeights(weights);
     this.waiting = within('people waiting', waiting ?? 0, 0, MOST_WAITING);
+    this.starts = this.phases.map((p) => stretchAt(timeline, p.startS + 0.5));
     this.allows = this.phases.map((p) => this.allowsIn(p));
     const whole = { atS: 0, actions: [] };
     const coarse = coarser(timeline);
@@ -78,6 +80,11 @@ export class Course {
   /** Phases it has simulated. */
   get phasesWalked(): number {
     return work.phases - this.phasesBefore;
+  }
+
+  /** What holds where a phase begins. */
+  startOf(p: number): Stretch {
+    return this.starts[p];
   }
 
   /** The outing when gone in one way throughout. */

@@ -10,12 +10,12 @@ import {
   type BodyCost,
 } from '@/core/judge/cost';
 import { newWatch, WATCH } from '@/core/judge/watch';
-import type { Cue, Plan } from '@/core/simulate/plan';
+import { changing, type Changing } from '@/core/simulate/changing';
+import type { Cue, KitAction, Plan } from '@/core/simulate/plan';
 import { Simulator } from '@/core/simulate/simulator';
 import type { Course } from './course';
 import { actionsBetween, alongPrice, cuePrice, piecesOf, wornOf, type Dress, type Worn } from './dress';
 import { allModes, GOING, kitGarments, type Kit, type Mode } from './modes';
-import { stretchAt } from './moments';
 import { readMoment, walk } from './walker';
 
 /** After a phase: the state, and what it has cost so far. */
@@ -28,19 +28,27 @@ export interface Node {
   soFar: number;
 }
 
-/** How far behind the present path a trial may fall, as a share of what is still to come, before it is given up. */
-const HOPELESS = 0.5;
 const NOW = noMoment();
+
+/** What a dress comes to, with a number of its own. */
+interface Known {
+  worn: Worn;
+  id: number;
+}
 
 /** One kit on one course: how it is worn phase by phase, what that costs, and what a different way would cost. */
 export class PathRun {
   readonly modes: Mode[][];
   dresses: Dress[] = [];
   total = Infinity;
+  /** how far behind the present path a trial may fall, as a share of what is still to come, before it is given up */
+  patience = 0.25;
   private readonly sim: Simulator;
   private readonly byId: ReadonlyMap<string, Garment>;
   private nodes: Node[] = [];
-  private readonly worn = new WeakMap<Dress, Worn>();
+  private readonly worn = new WeakMap<Dress, Known>();
+  private readonly known = new Map<string, Known>();
+  private readonly changes = new Map<number, { actions: KitAction[]; pieces: number; change: Changing | null }>();
 
   constructor(
     readonly course: Course,
@@ -57,13 +65,41 @@ export class PathRun {
     return this.course.phases.length;
   }
 
-  private wornBy(d: Dress): Worn {
+  /** What a dress comes to. Dresses that differ in name only, as in a hood that no worn garment has, are one. */
+  private wornBy(d: Dress): Known {
     let w = this.worn.get(d);
+    if (w) return w;
+    const name = d.map((m) => m.key).join('|');
+    w = this.known.get(name);
     if (!w) {
-      w = wornOf(d, this.byId);
-      this.worn.set(d, w);
+      const worn = wornOf(d, this.byId);
+      const signature =
+        [...worn.on].sort().join() +
+        [...worn.open]
+          .map(([k, v]) => `${k}=${v}`)
+          .sort()
+          .join();
+      w = this.known.get(signature) ?? { worn, id: this.known.size };
+      this.known.set(signature, w);
+      this.known.set(name, w);
     }
+    this.worn.set(d, w);
     return w;
+  }
+
+  /** What it takes to turn one dress into another, worked out once. */
+  private changeOf(before: Dress, dress: Dress, packOn: boolean) {
+    const from = this.wornBy(before);
+    const to = this.wornBy(dress);
+    const at = (from.id * MOST_DRESSES + to.id) * 2 + (packOn ? 1 : 0);
+    let c = this.changes.get(at);
+    if (!c) {
+      const actions = from === to ? [] : actionsBetween(from.worn, to.worn);
+      const change = actions.length > 0 ? changing(actions, from.worn.on, this.byId, packOn) : null;
+      c = { actions, pieces: piecesOf(actions), change };
+      this.changes.set(at, c);
+    }
+    return c;
   }
 
   /** Runs phase `p` from a node (none: from the start) in a dress. Null when the change cannot be made there. */
@@ -75,17 +111,17 @@ export class PathRun {
     const body = from ? { ...from.body } : noCost();
     let changes = from ? from.changes : 0;
     const gone = course.goneBy(dress[GOING]);
-    let change = null;
+    let change: Changing | null = null;
     if (!from || !before) {
       sim.start({ ...planOfDress(dress, this.byId), carried: [], cues: [] }, course.damp);
       changes += this.priceOf(p, 0, 0, false, dress) * w.fuss;
     } else {
       sim.restore(from.state);
-      const actions = before === dress ? [] : actionsBetween(this.wornBy(before), this.wornBy(dress));
-      const here = stretchAt(course.timeline, phase.startS + 0.5);
-      change = actions.length > 0 ? sim.changing(actions, here.packOn) : null;
+      const here = course.startOf(p);
+      const c = this.changeOf(before, dress, here.packOn);
+      change = c.change;
       if (phase.onTheMove && change?.halt) return null;
-      changes += this.priceOf(p, piecesOf(actions), change?.seconds ?? 0, change?.halt ?? false, dress) * w.fuss;
+      changes += this.priceOf(p, c.pieces, change?.seconds ?? 0, change?.halt ?? false, dress) * w.fuss;
       if (change) sim.beginChange(change, here.airC);
     }
     walk(sim, gone, phase, this.stepS, change, body, watch);
@@ -166,7 +202,7 @@ export class PathRun {
       if (!this.admits(p, dresses[p], before)) return Infinity;
       node = this.advance(p, node, before, dresses[p], p < this.length - 1);
       if (!node) return Infinity;
-      if (kept && node.soFar - this.nodes[p].soFar > HOPELESS * (this.total - this.nodes[p].soFar) + 1e-9)
+      if (kept && node.soFar - this.nodes[p].soFar > this.patience * (this.total - this.nodes[p].soFar) + 1e-9)
         return Infinity;
     }
     return node!.soFar + this.end(dresses);
@@ -239,14 +275,14 @@ export class PathRun {
 
   /** Whether two dresses are worn and gone alike. */
   alike(a: Dress, b: Dress): boolean {
-    return a === b || (a[GOING] === b[GOING] && actionsBetween(this.wornBy(a), this.wornBy(b)).length === 0);
+    return a === b || (a[GOING] === b[GOING] && this.wornBy(a) === this.wornBy(b));
   }
 
   /** The path as a plan. */
   plan(dresses: readonly Dress[] = this.dresses): Plan {
     const cues: Cue[] = [];
     this.course.phases.forEach((phase, p) => {
-      const actions = p > 0 ? actionsBetween(this.wornBy(dresses[p - 1]), this.wornBy(dresses[p])) : [];
+      const actions = p > 0 ? this.changeOf(dresses[p - 1], dresses[p], false).actions : [];
       const { pace, shelter } = dresses[p][GOING];
       if (actions.length === 0 && pace === undefined && !shelter) return;
       cues.push({
@@ -265,10 +301,7 @@ export class PathRun {
     const out: number[] = [];
     for (let p = 0; p < dresses.length; p++) {
       const going = dresses[p][GOING];
-      const acts =
-        p > 0 &&
-        dresses[p] !== dresses[p - 1] &&
-        actionsBetween(this.wornBy(dresses[p - 1]), this.wornBy(dresses[p])).length > 0;
+      const acts = p > 0 && dresses[p] !== dresses[p - 1] && this.wornBy(dresses[p]) !== this.wornBy(dresses[p - 1]);
       if (acts || going.pace !== undefined || going.shelter) out.push(p);
     }
     return out;
@@ -276,6 +309,8 @@ export class PathRun {
 }
 
 const NONE = new Float64Array(0);
+/** More ways to dress one kit than there are. */
+const MOST_DRESSES = 1 << 20;
 
 /** On an outing longer than this the jacket, mitts and shell are along whether a cue needs them or not, s. */
 const FAR_OUT_S = 90 * 60;

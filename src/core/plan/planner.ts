@@ -87,7 +87,7 @@ export const MOST_CUES = 12;
 const KNEE = 0.04;
 const TRIED_MEMBERS = 12;
 /** Integrator steps that choosing the kit, placing cues and the curve may take. */
-const BUDGET = { kit: 200_000, cues: 260_000, again: 330_000, fine: 400_000, curve: 480_000 } as const;
+const BUDGET = { kit: 130_000, cues: 170_000, again: 230_000, fine: 280_000, curve: 330_000 } as const;
 /** A piece that is not better as the others are worn now, but nearly, is tried again with its own best wearing, points. */
 const NEARLY = 0.35;
 /** One that has fallen this far behind on the way is given up, points. */
@@ -95,8 +95,10 @@ const FAR = 1;
 /** How many candidates for one part are tried with their own best wearing: of those worn now, and of those that are not. */
 const TRIED_NEAR = 2;
 const TRIED_IDLE = 4;
+/** While cues are placed a trial is followed longer before it is given up: what costs now may pay at the next stop. */
+const PATIENT = 0.5;
 /** A fresh path this much dearer than the one there is will not catch up, points. */
-const HOPELESS = 1;
+const TOO_DEAR = 1;
 /** A swap of one piece must gain this to be made at the end, points. */
 const LEAST_SWAP = 0.01;
 /** Another round over the kit is worth it while the last gained this, points. */
@@ -218,13 +220,15 @@ class Search {
   private placeCues(chosen: PathRun): PathRun {
     const better = (run: PathRun) =>
       improve(run, { free: ALL, maxCues: MOST_CUES, sweeps: 2, goOn: () => this.within(BUDGET.cues) });
+    chosen.patience = PATIENT;
     better(chosen);
     let best = chosen;
     for (const free of [WORN, ALL]) {
       if (!this.within(BUDGET.cues)) break;
       const run = new PathRun(this.course, chosen.kit, this.coarseS);
+      run.patience = PATIENT;
       run.take(run.beam(plainDress(run.modes), BEAM, 2, free));
-      if (run.total > best.total + HOPELESS) continue;
+      if (run.total > best.total + TOO_DEAR) continue;
       better(run);
       if (run.total < best.total - 1e-9) best = run;
     }
@@ -234,6 +238,7 @@ class Search {
   /** The same path at finer steps, bettered once more. */
   private refine(run: PathRun): PathRun {
     const fine = new PathRun(this.course, run.kit, Math.min(FINE, this.coarseS));
+    fine.patience = PATIENT;
     fine.take(run.dresses);
     this.tell(0.75, 'Placing cues');
     improve(fine, { free: ALL, maxCues: MOST_CUES, sweeps: 1, goOn: () => this.within(BUDGET.fine) });

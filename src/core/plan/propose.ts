@@ -114,6 +114,7 @@ function options(r: ProposeRequest, scored: Scored): Option[] {
   const worst = scored.findings[0]?.atS ?? scored.metrics.fingers.atS;
   const moment = [...moments].reverse().find((m) => m.startS <= worst) ?? moments[0];
   for (const g of free) {
+    out.push({ text: `put on at the start: ${g.name}`, atS: 0, plan: takeGarment(plan, g.id, true) });
     const along = takeGarment(plan, g.id, false);
     if (!moment.onTheMove || g.role !== 'warm')
       add([{ do: 'putOn', garment: g.id }], along, moment.startS, 'take along: ');

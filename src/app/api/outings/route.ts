@@ -52,6 +52,8 @@ export async function POST(request: Request): Promise<Response> {
         ),
       ).outing;
     } else {
+      if (text('minutes') === '')
+        refuse('Form', 'route', 'no file chosen', 'a GPX file, or choose "Legs by hand" above');
       const minutes = number('Form', 'minutes', text('minutes'), 5, 1440, 'min');
       const climbM = number('Form', 'climb', text('climbM') || '0', -3000, 3000, 'm');
       outing = {
