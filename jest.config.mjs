@@ -8,6 +8,7 @@ export default {
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^#tests/(.*)$': '<rootDir>/tests/$1' },
   transform: {
     '/src/core/simulate/(zone\\w+|packLayers)\\.ts$': '<rootDir>/tests/support/kernelTransform.mjs',
+    '/(src/core|tests/support)/.+\\.ts$': '<rootDir>/tests/support/coreTransform.mjs',
     '^.+\\.(t|j|mj)sx?$': [
       '@swc/jest',
       { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'commonjs' } },

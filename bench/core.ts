@@ -2,6 +2,7 @@ import { performance } from 'node:perf_hooks';
 import { phs } from 'jsthermalcomfort';
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
+import { phases } from '@/core/plan/moments';
 import { makePlan } from '@/core/plan/planner';
 import { chances } from '@/core/plan/members';
 import { scorePlan } from '@/core/plan/score';
@@ -131,12 +132,22 @@ function planning(): void {
   for (const size of [20, 45, CATALOGUE.length]) {
     // Every n-th piece, so that a small closet still has something for every part of the body.
     const closet = size === CATALOGUE.length ? [...CATALOGUE] : closetOf(size);
+    const request = { person: AVERAGE_PERSON, closet, timeline, sport: 'ski tour' as const };
     const t = performance.now();
-    const planned = makePlan({ person: AVERAGE_PERSON, closet, timeline, sport: 'ski tour' });
+    let first = 0;
+    const planned = makePlan(request, (_done, _says, soFar) => {
+      if (soFar && first === 0) first = performance.now() - t;
+      return true;
+    });
     const ms = performance.now() - t;
+    const plans = planned.simulations / phases(timeline).length;
+    say(`first usable plan of 4 h from a closet of ${closet.length}`, first / 1000, 's');
     say(`plan 4 h from a closet of ${closet.length}`, ms / 1000, 's');
-    say(`simulated phases for a closet of ${closet.length}`, planned.simulations, '1');
-    say(`simulated phases a second, closet of ${closet.length}`, planned.simulations / (ms / 1000), '1/s');
+    say(`simulated plans for a closet of ${closet.length}`, plans, '1');
+    say(`simulated plans a second, closet of ${closet.length}`, plans / (ms / 1000), '1/s');
+    const used = new Set([...planned.plan.worn, ...planned.plan.carried]);
+    chances({ ...request, garments: closet.filter((g) => used.has(g.id)), plan: planned.plan, count: 64 });
+    say(`plan 4 h from a closet of ${closet.length}, with 64 members`, (performance.now() - t) / 1000, 's');
   }
   const kit = planOf(KIT.slice(1));
   for (const count of [16, 64, 128]) {
@@ -149,7 +160,7 @@ function planning(): void {
     medianMs(() => void stuckOut({ person: AVERAGE_PERSON, closet: closetOf(45), timeline, plan: kit }), 3) / 1000,
     's',
   );
-  for (const hours of [2, 8]) {
+  for (const hours of [1, 2, 8, 12]) {
     const t = performance.now();
     makePlan({ person: AVERAGE_PERSON, closet: closetOf(45), timeline: day(hours), sport: 'ski tour' });
     say(`plan ${hours} h from a closet of 45`, (performance.now() - t) / 1000, 's');

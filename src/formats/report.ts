@@ -7,7 +7,7 @@ import type { Timeline } from '@/core/outing/timeline';
 import type { Plan } from '@/core/simulate/plan';
 import { checkWeights, deciding } from '@/core/judge/cost';
 import { CATALOGUE } from '@/core/clothing/catalogue';
-import { advise } from '@/core/plan/bestStart';
+import { advise, type Advice } from '@/core/plan/bestStart';
 import { alongOf } from '@/core/plan/edit';
 import { chances } from '@/core/plan/members';
 import { makePlan } from '@/core/plan/planner';
@@ -17,7 +17,7 @@ import { stuckOut } from '@/core/plan/stuckOut';
 import { whyThis } from '@/core/plan/whyThis';
 import { wouldBeSafe } from '@/core/plan/wouldBeSafe';
 import type { Case } from './caseFile';
-import { plainVerdict } from './words';
+import { fillSlots, plainVerdict } from './words';
 
 const r1 = (x: number) => Math.round(x * 10) / 10;
 const r2 = (x: number) => Math.round(x * 100) / 100;
@@ -126,7 +126,7 @@ export function planReport(c: Case) {
     safe: planned.safe,
     // With every plan tried and none safe: what would be.
     wouldBeSafe: planned.safe ? [] : wouldBeSafe({ person, closet, more: CATALOGUE, timeline, sport, plan, damp }),
-    advice: advise({ person, garments: alongOf(closet, plan), plan, damp, floorC }, timeline, scored),
+    advice: plainAdvice(advise({ person, garments: alongOf(closet, plan), plan, damp, floorC }, timeline, scored)),
     chances: chances({
       person,
       garments: closet,
@@ -145,6 +145,8 @@ export function planReport(c: Case) {
     ...report(scored, { ...c, plan }),
   };
 }
+
+const plainAdvice = (a: Advice): Advice => ({ ...a, reason: fillSlots(a.reason, 'metric') });
 
 function schoolsReport(compared: Compared) {
   return {

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { buildSync } from 'esbuild';
+import { LOCAL } from './coreTransform.mjs';
 
 /**
  * Jest's own transform turns every imported constant into a call. The integrator's zone files read hundreds of them a step,
@@ -13,7 +14,7 @@ const own = readFileSync(fileURLToPath(import.meta.url), 'utf8');
 export default {
   getCacheKey(source, file) {
     const layout = readFileSync(join(dirname(file), 'layout.ts'), 'utf8');
-    return createHash('sha256').update(`${source}\0${layout}\0${own}`).digest('hex');
+    return createHash('sha256').update(`${source}\0${layout}\0${own}\0${LOCAL}`).digest('hex');
   },
   process(_source, file) {
     const { outputFiles } = buildSync({
@@ -26,6 +27,6 @@ export default {
       minifySyntax: true,
       sourcemap: 'inline',
     });
-    return { code: outputFiles[0].text };
+    return { code: `${LOCAL}\n${outputFiles[0].text}` };
   },
 };

@@ -31,6 +31,7 @@ export interface BestStart {
 /** Go, go shorter, or not today, with the reason. */
 export interface Advice {
   go: 'go' | 'go shorter' | 'not today';
+  /** in words; {temp:°C} is filled in by the screen in the athlete's units */
   reason: string;
   /** minutes after which to be back, when shorter */
   minutes?: number;
@@ -117,7 +118,7 @@ export function advise(r: AdviceRequest, timeline: Timeline, scored: Scored): Ad
   if (r.floorC !== undefined && feelsC < r.floorC)
     return {
       go: 'not today',
-      reason: `feels like ${feelsC.toFixed(0)} °C at worst, below your own floor of ${r.floorC.toFixed(0)} °C`,
+      reason: `feels like {temp:${feelsC.toFixed(1)}} at worst, below your own floor of {temp:${r.floorC.toFixed(1)}}`,
     };
   const alarm = scored.findings.find((f) => f.severity === 3);
   if (!alarm) {

@@ -138,3 +138,16 @@ export function withoutOneCue(run: PathRun, dresses: readonly Dress[]): Dress[][
   });
   return out.filter((d) => run.cuesOf(d).length < cues.length);
 }
+
+/** The path without the cues at some phases: what was worn before is worn on to the next cue that is kept. */
+export function withoutCues(run: PathRun, dresses: readonly Dress[], left: ReadonlySet<number>): Dress[] {
+  const cues = new Set(run.cuesOf(dresses));
+  const out: Dress[] = [];
+  let dropped = false;
+  dresses.forEach((d, q) => {
+    if (cues.has(q)) dropped = left.has(q);
+    if (!dropped) out.push(d);
+    else out.push(q === 0 ? withMode(d, GOING, run.modes[GOING][0]) : run.carriedOn(q, out[q - 1]));
+  });
+  return out;
+}

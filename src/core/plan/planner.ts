@@ -9,7 +9,7 @@ import type { Plan } from '@/core/simulate/plan';
 import { candidates, firstKit, type Candidates } from './candidates';
 import { Course } from './course';
 import { cueText, type Dress } from './dress';
-import { improve, withoutOneCue } from './improve';
+import { improve, withoutCues, withoutOneCue } from './improve';
 import { kitParts } from './kitParts';
 import { chances } from './members';
 import { FEET, GOING, HANDS, HEAD, kitGarments, LEGS, sameWay, TORSO, type Kit, type Mode } from './modes';
@@ -250,21 +250,12 @@ class Search {
     const point = (): CurvePoint => ({ cues: run.cuesOf(run.dresses).length, cost: run.total, plan: run.plan() });
     const points = [point()];
     while (points[0].cues > 0) {
-      const fewer = withoutOneCue(run, run.dresses);
-      let best: Dress[] | null = null;
-      let least = Infinity;
-      for (const dresses of fewer) {
-        const cost = run.cost(dresses, firstDifference(dresses, run.dresses), false);
-        if (cost < least || !best) {
-          least = cost;
-          best = dresses;
-        }
-      }
-      run.take(best ?? run.dresses.map(() => run.dresses[0]));
-      const cues = run.cuesOf(run.dresses).length;
+      const { cues } = points[0];
+      const tooMany = this.within(BUDGET.curve) ? Math.ceil((cues - MOST_CUES) / 2) : Math.ceil(cues / 2);
+      run.take(tooMany > 1 ? this.manyFewer(run, tooMany) : this.oneFewer(run));
       improve(run, {
         free: WORN,
-        maxCues: cues,
+        maxCues: run.cuesOf(run.dresses).length,
         sweeps: 1,
         betweenCues: true,
         goOn: () => this.within(BUDGET.curve),
@@ -275,6 +266,29 @@ class Search {
     // A plan with fewer cues that costs no more takes the place of one with more.
     const useful = points.filter((p, i) => points.findIndex((q) => q.cues === p.cues) === i && p.cues <= this.most);
     return useful.filter((p, i) => useful.slice(0, i).every((q) => q.cost > p.cost + 1e-9));
+  }
+
+  /** The cheapest path with one cue fewer. */
+  private oneFewer(run: PathRun): Dress[] {
+    const options = withoutOneCue(run, run.dresses);
+    const cost = options.map((d) => run.cost(d, firstDifference(d, run.dresses), false));
+    const least = cost.indexOf(Math.min(...cost));
+    return options[least] ?? run.dresses.map(() => run.dresses[0]);
+  }
+
+  /** The path without its `count` cheapest cues, each judged once: on days with more of them than anybody remembers. */
+  private manyFewer(run: PathRun, count: number): Dress[] {
+    const cues = run.cuesOf(run.dresses);
+    const cost = new Map(
+      cues.map((p) => [p, run.cost(withoutCues(run, run.dresses, new Set([p])), Math.max(0, p), false)]),
+    );
+    const cheapest = [...cues].sort((a, b) => cost.get(a)! - cost.get(b)!);
+    // A jacket that must come off before the next climb is a cue whether or not it was dropped: then more are.
+    for (let n = count; n <= cues.length; n++) {
+      const fewer = withoutCues(run, run.dresses, new Set(cheapest.slice(0, n)));
+      if (run.cuesOf(fewer).length < cues.length) return fewer;
+    }
+    return run.dresses.map(() => run.dresses[0]);
   }
 
   /**

@@ -5,7 +5,7 @@ import type { Chances } from '@/core/plan/members';
 import type { Stuck, StuckOut } from '@/core/plan/stuckOut';
 import type { Remedy } from '@/core/plan/wouldBeSafe';
 import type { Instead, Why } from '@/core/plan/whyThis';
-import { clock, day, degrees, movedText, temperature, timeOfDay, type Units } from '@/formats/words';
+import { clock, day, degrees, fillSlots, movedText, temperature, timeOfDay, type Units } from '@/formats/words';
 import type { Behind as Parts } from '@/workers/client';
 
 /** What lies behind the plan: its chances, what if nobody can go on, when to go, and why each piece. */
@@ -221,7 +221,7 @@ function Starts({ b, startMs, units }: { b: BestStart; startMs: number; units: U
     <>
       <p>
         <b className={b.advice.go === 'not today' ? 'text-act' : ''}>{ADVICE[b.advice.go]}</b>{' '}
-        {sentence(b.advice.reason)}
+        {sentence(fillSlots(b.advice.reason, units))}
         {b.advice.minutes !== undefined && `; be back within ${clock(b.advice.minutes * 60)} h`}.{' '}
         {better
           ? `Leaving ${day(b.best.startMs)} at ${timeOfDay(b.best.startMs)} would be easier on you.`

@@ -37,11 +37,13 @@ export function Schools({ score, units }: { score: Score; units: Units }) {
     };
     work.result.then(
       (c) => {
+        wanted = false;
         cancel.current = null;
         setRunning(null);
         setFound(c);
       },
       (e: Error) => {
+        wanted = false;
         stop();
         setFailed(e.message);
       },

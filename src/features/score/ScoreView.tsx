@@ -682,6 +682,7 @@ function PlanningBar({ score }: { score: Score }) {
       <div
         className="mt-2 h-2 border border-ink"
         role="progressbar"
+        aria-label="Planning"
         aria-valuenow={Math.round(p.done * 100)}
         aria-valuemin={0}
         aria-valuemax={100}

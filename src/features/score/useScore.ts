@@ -204,11 +204,13 @@ export function useScore({ outing, person, owned, closetIds, plans, wishes: stor
     };
     running.result.then(
       (planned) => {
+        wanted = false;
         setReasons(planned.cues);
         setCurve(planned.curve);
         accept(planned.plan);
       },
       (e: Error) => {
+        wanted = false;
         cancel.current = null;
         setPlanning(null);
         setLive(null);

@@ -201,7 +201,7 @@ test('natural moments: start, eight minutes in, before, at and after a stop; nev
   expect(list.map((p) => p.startS)).toEqual(expect.arrayContaining([480, 70 * 60 - 360, 70 * 60, 85 * 60]));
   for (let i = 1; i < list.length; i++) expect(list[i].startS - list[i - 1].startS).toBeGreaterThanOrEqual(240);
   expect(list[list.length - 1].endS).toBe(110 * 60);
-  expect(list.find((p) => p.startS === 4200)).toMatchObject({ halted: true, stop: true, where: 'on arrival, top' });
+  expect(list.find((p) => p.startS === 4200)).toMatchObject({ halted: true, stop: true, where: 'on arrival, Top' });
   expect(legAt(upStopDown(), 4200)).toBe(1);
 });
 

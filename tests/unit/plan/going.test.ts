@@ -128,3 +128,53 @@ describe('what the search may do beside layers', () => {
     expect(() => make([])).toThrow('closet');
   });
 });
+
+test('waiting at a race start in a jacket that comes off at the line; in the race nothing that needs a halt', () => {
+  const race = dayOf(
+    [
+      aLeg({ name: 'Start area', sport: 'stand', minutes: 20, effort: { by: 'usual' } }),
+      aLeg({
+        name: 'Race',
+        sport: 'classic ski',
+        minutes: 75,
+        noStopping: true,
+        effort: { by: 'metabolic', value: 850 },
+      }),
+    ],
+    -10,
+    3,
+  );
+  const closet = garmentsOf(
+    'thin-merino-base',
+    'wind-vest',
+    'standby-puffy',
+    'wind-briefs',
+    'ski-tights',
+    'puffy-overtrousers',
+    'wool-socks',
+    'nordic-boots',
+    'liner-gloves',
+    'thin-cap',
+  );
+  const planned = makePlan({ person: AVERAGE_PERSON, closet, timeline: race, sport: 'classic ski' });
+  expect(planned.plan.worn).toContain('standby-puffy');
+  const line = planned.plan.cues.find((c) => Math.abs(c.atS - 1200) < 61)!;
+  expect(line.actions).toContainEqual({ do: 'takeOff', garment: 'standby-puffy' });
+  const layers = new Set(
+    closet.filter((g) => g.group === 'torso' || g.group === 'legs' || g.group === 'feet').map((g) => g.id),
+  );
+  for (const c of planned.plan.cues.filter((x) => x.atS > 1300))
+    for (const a of c.actions) if (a.do !== 'set') expect(layers.has(a.garment)).toBe(false);
+});
+
+test('a day with more turns than anybody remembers still ends in few cues', () => {
+  const legs = Array.from({ length: 24 }, (_, i) =>
+    i % 3 === 2
+      ? aLeg({ name: `Stop ${i}`, sport: 'stand', minutes: 12, effort: { by: 'usual' } })
+      : aLeg({ name: `Leg ${i}`, minutes: 25, effort: { by: 'metabolic', value: 450 + 100 * (i % 4) } }),
+  );
+  const planned = makePlan({ person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline: dayOf(legs), sport: 'ski tour' });
+  expect(planned.plan.cues.length).toBeLessThanOrEqual(12);
+  expect(planned.curve[0].cues).toBe(0);
+  expect(planned.scored.total).toBeLessThanOrEqual(planned.curve[0].cost + 0.2);
+});
