@@ -1,9 +1,5 @@
-import type { Person } from '@/core/body/person';
-import type { Weights } from '@/core/judge/cost';
-import type { Garment } from '@/core/clothing/garment';
-import type { Sport } from '@/core/effort/activity';
-import type { Timeline } from '@/core/outing/timeline';
 import type { KitAction, Plan } from '@/core/simulate/plan';
+import type { Asked } from './asked';
 import { purposeOf } from './candidates';
 import { changesOf } from './dress';
 import { act, isWorn, settingAt, swapGarment, takeGarment } from './edit';
@@ -26,18 +22,6 @@ export interface Proposal {
   effect: Moved;
 }
 
-export interface ProposeRequest {
-  person: Person;
-  /** everything owned */
-  closet: readonly Garment[];
-  timeline: Timeline;
-  sport: Sport;
-  plan: Plan;
-  damp?: Record<string, number>;
-  weights?: Weights;
-  waiting?: number;
-}
-
 const STEP_S = 30;
 /** A proposal must be worth a person's attention, points. */
 const LEAST_SAVING = 0.12;
@@ -47,7 +31,7 @@ const LEAST_SAVING = 0.12;
  * closed) at a natural moment, one small piece swapped, one more taken along and put on at the worst moment.
  * @returns the best, or null when nothing single helps enough
  */
-export function propose(request: ProposeRequest): Proposal | null {
+export function propose(request: Asked): Proposal | null {
   const { plan, timeline, closet } = request;
   const run = (p: Plan): Scored => {
     const used = new Set([...p.worn, ...p.carried]);
@@ -80,7 +64,7 @@ interface Option {
   plan: Plan;
 }
 
-function options(r: ProposeRequest, scored: Scored): Option[] {
+function options(r: Asked, scored: Scored): Option[] {
   const { plan, timeline, closet } = r;
   const byId = new Map(closet.map((g) => [g.id, g]));
   const inPlan = [...plan.worn, ...plan.carried].flatMap((id) => byId.get(id) ?? []);

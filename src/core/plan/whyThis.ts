@@ -1,9 +1,7 @@
-import type { Person } from '@/core/body/person';
-import type { Weights } from '@/core/judge/cost';
 import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
 import type { Sport } from '@/core/effort/activity';
-import type { Timeline } from '@/core/outing/timeline';
 import type { Plan } from '@/core/simulate/plan';
+import type { Asked } from './asked';
 import { purposeOf } from './candidates';
 import { alongOf, isAlong, swapGarment } from './edit';
 import { mostMoved, type Moved } from './mostMoved';
@@ -27,17 +25,6 @@ export interface Why {
   group: Group;
   warmer: Instead | null;
   cooler: Instead | null;
-}
-
-export interface WhyRequest {
-  person: Person;
-  closet: readonly Garment[];
-  timeline: Timeline;
-  sport: Sport;
-  plan: Plan;
-  damp?: Record<string, number>;
-  weights?: Weights;
-  waiting?: number;
 }
 
 const STEP_S = 30;
@@ -69,7 +56,7 @@ export function neighbours(
 }
 
 /** For each piece worn or carried: the plan run again with the next warmer and the next cooler of its kind from the closet. */
-export function whyThis(r: WhyRequest): Why[] {
+export function whyThis(r: Asked): Why[] {
   const { person, closet, timeline, sport, plan, damp, weights, waiting } = r;
   const run = (p: Plan): Scored =>
     scorePlan(person, alongOf(closet, p), timeline, p, { stepS: STEP_S, damp, weights, waiting });

@@ -1,9 +1,8 @@
-import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
-import type { Sport } from '@/core/effort/activity';
 import type { Leg } from '@/core/outing/leg';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Plan } from '@/core/simulate/plan';
+import type { Asked } from './asked';
 import { purposeOf } from './candidates';
 import { isWorn, swapGarment, takeGarment, act } from './edit';
 import { phases } from './moments';
@@ -22,17 +21,8 @@ export interface Remedy {
   minutes?: number;
 }
 
-export interface WouldBeSafeRequest {
-  person: Person;
-  /** what the plan is made of */
-  closet: readonly Garment[];
-  /** generic pieces that could be borrowed or bought */
-  more: readonly Garment[];
-  timeline: Timeline;
-  sport: Sport;
-  plan: Plan;
-  damp?: Record<string, number>;
-}
+/** `more`: generic pieces that could be borrowed or bought. */
+export type WouldBeSafeRequest = Asked & { more: readonly Garment[] };
 
 const STEP_S = 30;
 /** A shorter outing than this is none, min; tried in steps of so many. */
@@ -54,7 +44,8 @@ export function wouldBeSafe(r: WouldBeSafeRequest): Remedy[] {
   const all = new Map([...r.more, ...r.closet].map((g) => [g.id, g]));
   const run = (plan: Plan, timeline = r.timeline): Scored => {
     const garments = [...new Set([...plan.worn, ...plan.carried])].flatMap((id) => all.get(id) ?? []);
-    return scorePlan(r.person, garments, timeline, plan, { stepS: STEP_S, sampleS: 60, damp: r.damp });
+    const { damp, weights, waiting } = r;
+    return scorePlan(r.person, garments, timeline, plan, { stepS: STEP_S, sampleS: 60, damp, weights, waiting });
   };
   const now = run(r.plan);
   const before = alarmsOf(now);
