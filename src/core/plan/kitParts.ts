@@ -7,6 +7,8 @@ export interface KitPart {
   name: string;
   choice: number;
   options: (kit: Kit) => Kit[];
+  /** whether an option brings a middle layer where there was none: then it is also tried worn wherever the base is */
+  addsMid?: (option: Kit, before: Kit) => boolean;
 }
 
 const one = <K extends keyof Kit>(key: K, list: readonly Kit[K][]) => {
@@ -28,9 +30,10 @@ export function kitParts(c: Candidates, hasWarm: boolean): KitPart[] {
       .filter((k) => k.cap !== kit.cap || k.hat !== kit.hat);
   const sets = (key: 'legs' | 'feet', list: Garment[][]) => (kit: Kit) =>
     list.filter((set) => !sameSet(set, kit[key])).map((set) => ({ ...kit, [key]: set }));
+  const addsMid = (option: Kit, before: Kit): boolean => option.mid !== null && option.mid !== before.mid;
   const parts: KitPart[] = [
     { name: 'legs', choice: LEGS, options: sets('legs', c.legs) },
-    { name: 'mid layer', choice: TORSO, options: one('mid', none(c.mids)) },
+    { name: 'mid layer', choice: TORSO, options: one('mid', none(c.mids)), addsMid },
     { name: 'shell', choice: TORSO, options: one('shell', none(c.shells)) },
     { name: 'base', choice: TORSO, options: one('base', c.bases) },
     { name: 'feet', choice: FEET, options: sets('feet', c.feet) },

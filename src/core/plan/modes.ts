@@ -223,6 +223,9 @@ export function sameWay(mode: Mode, modes: readonly Mode[]): Mode {
   );
 }
 
+/** A way of wearing the torso with the middle layer on as well, to be looked for among another kit's modes. */
+export const withMiddle = (m: Mode): Mode => ({ ...m, key: m.key.replace(/^b(?!m)/, 'bm').replace('rolled', 'open') });
+
 function ids(list: (Garment | null)[]): string[] {
   return list.filter((g): g is Garment => g !== null).map((g) => g.id);
 }

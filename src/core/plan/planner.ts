@@ -12,7 +12,7 @@ import { cueText, type Dress } from './dress';
 import { improve, withoutCues, withoutOneCue } from './improve';
 import { kitParts } from './kitParts';
 import { chances } from './members';
-import { FEET, GOING, HANDS, HEAD, kitGarments, LEGS, sameWay, TORSO, type Kit, type Mode } from './modes';
+import { FEET, GOING, HANDS, HEAD, kitGarments, LEGS, sameWay, TORSO, withMiddle, type Kit, type Mode } from './modes';
 import { mostWorse, type Moved } from './mostMoved';
 import { PathRun } from './pathRun';
 import { neighbours } from './whyThis';
@@ -87,14 +87,14 @@ export const MOST_CUES = 12;
 const KNEE = 0.04;
 const TRIED_MEMBERS = 12;
 /** Integrator steps that choosing the kit, placing cues and the curve may take. */
-const BUDGET = { kit: 130_000, cues: 170_000, again: 230_000, fine: 280_000, curve: 330_000 } as const;
+const BUDGET = { kit: 150_000, cues: 190_000, again: 250_000, fine: 280_000, curve: 330_000 } as const;
 /** A piece that is not better as the others are worn now, but nearly, is tried again with its own best wearing, points. */
 const NEARLY = 0.35;
 /** One that has fallen this far behind on the way is given up, points. */
 const FAR = 1;
 /** How many candidates for one part are tried with their own best wearing: of those worn now, and of those that are not. */
 const TRIED_NEAR = 2;
-const TRIED_IDLE = 4;
+const TRIED_IDLE = 8;
 /** While cues are placed a trial is followed longer before it is given up: what costs now may pay at the next stop. */
 const PATIENT = 0.5;
 /** A fresh path this much dearer than the one there is will not catch up, points. */
@@ -169,7 +169,7 @@ class Search {
     this.tell(0.92, 'Trying them on other days');
     const plan = this.polish(this.choose(curve, best.kit));
     this.tell(0.96, 'Missing each cue once');
-    return this.explain(plan, curve);
+    return this.explain(plan, this.inFull(curve, plan));
   }
 
   private tell(done: number, says: string, first?: Plan): void {
@@ -192,13 +192,18 @@ class Search {
       if (!this.within(budget)) return;
       const near: PathRun[] = [];
       const idle: PathRun[] = [];
-      for (const kit of part.options(best.kit)) {
-        if (this.stopped) break;
-        const run = new PathRun(this.course, kit, this.coarseS);
-        const dresses = best.dresses.map((d) => d.map((m, g) => sameWay(m, run.modes[g])));
-        run.take(dresses, 0, { run: best, margin: FAR });
-        if (run.total < best.total + NEARLY) (run.wearsAll(part.choice) ? near : idle).push(run);
-      }
+      for (const kit of part.options(best.kit))
+        for (const withMid of part.addsMid?.(kit, best.kit) ? [false, true] : [false]) {
+          if (this.stopped) break;
+          const run = new PathRun(this.course, kit, this.coarseS);
+          const like = (m: Mode, g: number) => sameWay(withMid && g === TORSO ? withMiddle(m) : m, run.modes[g]);
+          run.take(
+            best.dresses.map((d) => d.map(like)),
+            0,
+            { run: best, margin: FAR },
+          );
+          if (run.total < best.total + NEARLY) (run.wearsAll(part.choice) ? near : idle).push(run);
+        }
       near.sort((a, b) => a.total - b.total);
       // What nobody wears yet cannot be told apart by what it costs: a few are tried, from the thinnest to the thickest.
       const tries = [...near.slice(0, TRIED_NEAR), ...evenly(idle, TRIED_IDLE)];
@@ -319,6 +324,18 @@ class Search {
       return c.meanCost;
     };
     return near.map((p) => ({ p, cost: overSpread(p) })).reduce((a, b) => (b.cost < a.cost - 1e-9 ? b : a)).p.plan;
+  }
+
+  /** The curve with every plan run in full, and the proposed one in its place. What then costs more than fewer cues falls out. */
+  private inFull(curve: readonly CurvePoint[], chosen: Plan): CurvePoint[] {
+    const { person, timeline, damp, waiting, closet } = this.request;
+    const { weights } = this.course;
+    const full = curve.map((p) => {
+      const plan = p.cues === chosen.cues.length ? chosen : p.plan;
+      const { total } = scorePlan(person, alongOf(closet, plan), timeline, plan, { damp, weights, waiting });
+      return { cues: p.cues, cost: total, plan };
+    });
+    return full.filter((p, i) => p.plan === chosen || full.slice(0, i).every((q) => q.cost > p.cost + 1e-9));
   }
 
   /** Swaps single pieces of the chosen plan for their next warmer or cooler like while that betters it in a full run. */

@@ -2,7 +2,7 @@ import { fabricResistance, type Garment, type Group } from '@/core/clothing/garm
 import type { Sport } from '@/core/effort/activity';
 import type { Plan } from '@/core/simulate/plan';
 import type { Asked } from './asked';
-import { purposeOf } from './candidates';
+import { BARRIER_RET, purposeOf } from './candidates';
 import { alongOf, isAlong, swapGarment } from './edit';
 import { mostMoved, type Moved } from './mostMoved';
 import { scorePlan, type Scored } from './score';
@@ -42,6 +42,8 @@ export function neighbours(
       o.group === g.group &&
       o.role === g.role &&
       o.handForm === g.handForm &&
+      // A vapour barrier is another habit, not the next warmer or cooler piece.
+      o.ret >= BARRIER_RET === g.ret >= BARRIER_RET &&
       !isAlong(plan, o.id) &&
       (o.suits.length === 0 || o.suits.includes(use)),
   );

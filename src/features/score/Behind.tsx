@@ -191,17 +191,13 @@ function StuckPlace({ title, x, units }: { title: string; x: Stuck; units: Units
         ))}
         <span className="text-ink-3">rules at 1, 2, 4 of 12 h</span>
       </p>
-      <table className="mt-0.5 text-[12px]">
-        <tbody>
-          <tr>
-            {x.after.map((a) => (
-              <td key={a.hours} className="pr-4 whitespace-nowrap">
-                {a.hours} h: core <b>{degrees(a.coreC, units, 1)}</b>, fingers <b>{degrees(a.fingersC, units)}</b>
-              </td>
-            ))}
-          </tr>
-        </tbody>
-      </table>
+      <ul className="mt-0.5 flex flex-wrap gap-x-4 text-[12px]">
+        {x.after.map((a) => (
+          <li key={a.hours} className="whitespace-nowrap">
+            {a.hours} h: core <b>{degrees(a.coreC, units, 1)}</b>, fingers <b>{degrees(a.fingersC, units)}</b>
+          </li>
+        ))}
+      </ul>
       {x.oneMore && (
         <p className="text-[12px]">
           With <b>{x.oneMore.name.toLowerCase()}</b> in the pack: useless hands {hours(x.oneMore.handsH)}, danger{' '}
