@@ -6,6 +6,7 @@ import type { Dress } from '@/core/plan/dress';
 import type { Kit } from '@/core/plan/modes';
 import { PathRun, type Node } from '@/core/plan/pathRun';
 import { makePlan, type Planned } from '@/core/plan/planner';
+import { scorePlan } from '@/core/plan/score';
 import type { Plan } from '@/core/simulate/plan';
 import type { Timeline } from '@/core/outing/timeline';
 import { aLeg, dayOf, garmentsOf } from './outings';
@@ -51,15 +52,19 @@ export const SMALL_CASES: SmallCase[] = CLOSETS.flatMap((closet, k) =>
   ),
 );
 
-/** The finest step of the search on outings this short, s: both are judged by it. */
+/** The step of the search on outings this short, s: every plan is tried at it. */
 const STEP_S = 60;
 
 export interface Every {
+  /** in a full run */
   best: number;
   plan: Plan;
   /** plans tried */
   tried: number;
 }
+
+/** So many of all plans, the best by the search's steps, are run again in full. */
+const RUN_AGAIN = 40;
 
 /** Tries every plan: every way to dress and go in every phase, from everything in the closet. */
 export function everyPlan(c: SmallCase): Every {
@@ -67,8 +72,8 @@ export function everyPlan(c: SmallCase): Every {
   const kit: Kit = firstKit(candidates(c.closet, 'hike', c.timeline), true);
   const run = new PathRun(course, kit, STEP_S);
   const ways = run.modes.reduce<Dress[]>((all, modes) => all.flatMap((d) => modes.map((m) => [...d, m])), [[]]);
-  let best = Infinity;
-  let plan: Plan | null = null;
+  // The best few by the search's own steps, the dearest of them last.
+  const top: { cost: number; path: Dress[] }[] = [];
   let tried = 0;
   const down = (p: number, node: Node | null, dresses: Dress[]): void => {
     const before = p > 0 ? dresses[p - 1] : null;
@@ -84,14 +89,20 @@ export function everyPlan(c: SmallCase): Every {
       }
       tried++;
       const cost = next.soFar + run.end(path);
-      if (cost < best) {
-        best = cost;
-        plan = run.plan(path);
+      if (top.length < RUN_AGAIN || cost < top[top.length - 1].cost) {
+        top.push({ cost, path });
+        top.sort((a, b) => a.cost - b.cost);
+        top.length = Math.min(top.length, RUN_AGAIN);
       }
     }
   };
   down(0, null, []);
-  return { best, plan: plan!, tried };
+  const full = top.map(({ path }) => {
+    const plan = run.plan(path);
+    return { plan, cost: scorePlan(AVERAGE_PERSON, c.closet, c.timeline, plan).total };
+  });
+  const best = full.reduce((a, b) => (b.cost < a.cost ? b : a));
+  return { best: best.cost, plan: best.plan, tried };
 }
 
 /** What the search makes of the same case: its cheapest plan, and the plans it simulated for it. */

@@ -191,7 +191,7 @@ function StuckPlace({ title, x, units }: { title: string; x: Stuck; units: Units
         ))}
         <span className="text-ink-3">rules at 1, 2, 4 of 12 h</span>
       </p>
-      <ul className="mt-0.5 flex flex-wrap gap-x-4 text-[12px]">
+      <ul className="mt-0.5 flex flex-wrap gap-x-3 text-[12px]">
         {x.after.map((a) => (
           <li key={a.hours} className="whitespace-nowrap">
             {a.hours} h: core <b>{degrees(a.coreC, units, 1)}</b>, fingers <b>{degrees(a.fingersC, units)}</b>
