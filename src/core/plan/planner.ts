@@ -77,7 +77,9 @@ export type Progress = (done: number, says: string, first?: Plan) => boolean;
 /** Integrator steps while the kit is chosen and cues are placed, s; longer on long outings, which have more of them. */
 const COARSE_S = [60, 180] as const;
 const STEPS_AN_OUTING = 120;
-const FINE = 60;
+/** The last betterment, s: short outings afford finer steps. */
+const FINE_S = [15, 60] as const;
+const FINE_STEPS_AN_OUTING = 240;
 /** Steps at which a chosen plan's cues are missed, s. */
 const MISS_S = 30;
 const BEAM = 3;
@@ -242,7 +244,9 @@ class Search {
 
   /** The same path at finer steps, bettered once more. */
   private refine(run: PathRun): PathRun {
-    const fine = new PathRun(this.course, run.kit, Math.min(FINE, this.coarseS));
+    const even = Math.round(this.request.timeline.endS / FINE_STEPS_AN_OUTING / 15) * 15;
+    const stepS = Math.max(FINE_S[0], Math.min(FINE_S[1], even, this.coarseS));
+    const fine = new PathRun(this.course, run.kit, stepS);
     fine.patience = PATIENT;
     fine.take(run.dresses);
     this.tell(0.75, 'Placing cues');
