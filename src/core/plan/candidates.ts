@@ -126,10 +126,16 @@ function lined(liners: Garment[], barriers: boolean): Garment[] {
 }
 
 /** At most `most` of a list, evenly over its warmth: neighbours differ too little to be worth a search each. */
-function spread<T>(list: T[], warmth: (x: T) => number, most: number): T[] {
-  const sorted = [...list].sort((a, b) => warmth(a) - warmth(b));
-  if (sorted.length <= most) return sorted;
-  return Array.from({ length: most }, (_, i) => sorted[Math.round((i * (sorted.length - 1)) / (most - 1))]);
+const spread = <T>(list: T[], warmth: (x: T) => number, most: number): T[] =>
+  evenly(
+    [...list].sort((a, b) => warmth(a) - warmth(b)),
+    most,
+  );
+
+/** At most `most` of a list, evenly over it. */
+export function evenly<T>(list: readonly T[], most: number): T[] {
+  if (list.length <= most) return [...list];
+  return Array.from({ length: most }, (_, i) => list[Math.round((i * (list.length - 1)) / (most - 1))]);
 }
 
 /** A plain kit to start the search from: the middle of each list. */

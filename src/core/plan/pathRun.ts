@@ -208,7 +208,10 @@ export class PathRun {
     return node!.soFar + this.end(dresses);
   }
 
-  /** Beam search from the start: in each phase the choices are made one after the other, since they couple weakly. */
+  /**
+   * Beam search from the start: in each phase the choices are made one after the other, since they couple weakly. Where every
+   * way ends in a change that cannot be made, the first dress throughout.
+   */
   beam(first: Dress, width: number, passes: number, free: readonly number[]): Dress[] {
     interface Way {
       node: Node;
@@ -246,7 +249,7 @@ export class PathRun {
       }
       next.sort((a, b) => a.node.soFar - b.node.soFar);
       ways = next.slice(0, width);
-      if (ways.length === 0) return [];
+      if (ways.length === 0) return this.throughout(first);
     }
     return ways[0].dresses;
   }
@@ -257,6 +260,13 @@ export class PathRun {
       g === GOING ? this.modes[GOING][0] : this.course.admits(p, m, m) ? m : this.plainer(p, g, m),
     );
     return same.every((m, g) => m === before[g]) ? before : same;
+  }
+
+  /** One dress throughout that every phase admits: what a dress comes to when all that must come off somewhere stays off. */
+  throughout(dress: Dress): Dress[] {
+    let d = dress;
+    for (let p = 0; p < this.length; p++) d = this.carriedOn(p, d);
+    return this.course.phases.map(() => d);
   }
 
   private plainer(p: number, g: number, mode: Mode): Mode {

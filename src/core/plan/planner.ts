@@ -6,7 +6,7 @@ import { isStop } from '@/core/outing/leg';
 import type { Timeline } from '@/core/outing/timeline';
 import { within } from '@/core/quantity/range';
 import type { Plan } from '@/core/simulate/plan';
-import { candidates, firstKit, type Candidates } from './candidates';
+import { candidates, evenly, firstKit, type Candidates } from './candidates';
 import { Course } from './course';
 import { cueText, type Dress } from './dress';
 import { improve, withoutCues, withoutOneCue } from './improve';
@@ -64,7 +64,7 @@ export interface Planned {
   mustNotMiss: number;
   /** cost against number of cues, fewest first: all from one search */
   curve: CurvePoint[];
-  /** simulated phases it took, counted by the integrator's steps */
+  /** phases of the outing it simulated */
   simulations: number;
 }
 
@@ -261,7 +261,9 @@ class Search {
     while (points[0].cues > 0) {
       const { cues } = points[0];
       const tooMany = this.within(BUDGET.curve) ? Math.ceil((cues - MOST_CUES) / 2) : Math.ceil(cues / 2);
-      run.take(tooMany > 1 ? this.manyFewer(run, tooMany) : this.oneFewer(run));
+      const fewer = tooMany > 1 ? this.manyFewer(run, tooMany) : this.oneFewer(run);
+      // What is left may ask for a change where none can be made: then one dress all day, which is always possible.
+      if (run.take(fewer) === Infinity) run.take(run.throughout(run.dresses[0]));
       improve(run, {
         free: WORN,
         maxCues: run.cuesOf(run.dresses).length,
@@ -282,22 +284,20 @@ class Search {
     const options = withoutOneCue(run, run.dresses);
     const cost = options.map((d) => run.cost(d, firstDifference(d, run.dresses), false));
     const least = cost.indexOf(Math.min(...cost));
-    return options[least] ?? run.dresses.map(() => run.dresses[0]);
+    return options[least] ?? run.throughout(run.dresses[0]);
   }
 
   /** The path without its `count` cheapest cues, each judged once: on days with more of them than anybody remembers. */
   private manyFewer(run: PathRun, count: number): Dress[] {
     const cues = run.cuesOf(run.dresses);
-    const cost = new Map(
-      cues.map((p) => [p, run.cost(withoutCues(run, run.dresses, new Set([p])), Math.max(0, p), false)]),
-    );
+    const cost = new Map(cues.map((p) => [p, run.cost(withoutCues(run, run.dresses, new Set([p])), p, false)]));
     const cheapest = [...cues].sort((a, b) => cost.get(a)! - cost.get(b)!);
     // A jacket that must come off before the next climb is a cue whether or not it was dropped: then more are.
     for (let n = count; n <= cues.length; n++) {
       const fewer = withoutCues(run, run.dresses, new Set(cheapest.slice(0, n)));
       if (run.cuesOf(fewer).length < cues.length) return fewer;
     }
-    return run.dresses.map(() => run.dresses[0]);
+    return run.throughout(run.dresses[0]);
   }
 
   /**
@@ -384,12 +384,6 @@ class Search {
     const safe = !scored.findings.some((f) => f.severity === 3);
     return { plan, scored, safe, cues, mustNotMiss, curve, simulations: this.course.phasesWalked };
   }
-}
-
-/** At most `most` of a list, evenly over it. */
-function evenly<T>(list: readonly T[], most: number): T[] {
-  if (list.length <= most) return [...list];
-  return Array.from({ length: most }, (_, i) => list[Math.round((i * (list.length - 1)) / (most - 1))]);
 }
 
 function firstDifference(a: readonly Dress[], b: readonly Dress[]): number {

@@ -178,3 +178,20 @@ test('a day with more turns than anybody remembers still ends in few cues', () =
   expect(planned.curve[0].cues).toBe(0);
   expect(planned.scored.total).toBeLessThanOrEqual(planned.curve[0].cost + 0.2);
 });
+
+test('a jacket worn down to a stretch without stopping is not a dead end: there is always a plan, and one without cues', () => {
+  const closet = [...SKI_CLOSET, ...garmentsOf('puffy-overtrousers')];
+  const timeline = dayOf(
+    [
+      aLeg({ name: 'Down', sport: 'downhill ski', minutes: 25, effort: { by: 'usual' } }),
+      aLeg({ name: 'Roped', minutes: 50, noStopping: true, effort: { by: 'metabolic', value: 650 } }),
+      aLeg({ name: 'Lift', sport: 'chairlift', minutes: 12, effort: { by: 'usual' } }),
+      aLeg({ name: 'Roped again', minutes: 30, noStopping: true, effort: { by: 'metabolic', value: 650 } }),
+    ],
+    -18,
+    6,
+  );
+  const planned = makePlan({ person: AVERAGE_PERSON, closet, timeline, sport: 'ski tour' });
+  expect(planned.curve[0].cues).toBe(0);
+  expect(Number.isFinite(planned.scored.total)).toBe(true);
+});
