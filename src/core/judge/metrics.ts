@@ -5,6 +5,7 @@ import { isStop } from '@/core/outing/leg';
 import type { Garment } from '@/core/clothing/garment';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import type { Series } from '@/core/simulate/series';
+import { shareAbove } from './crossing';
 import { lensFog } from './lensFog';
 import { coldTorso, sensation } from './sensation';
 import { SHIVERS_W, WEAK } from './thresholds';
@@ -140,6 +141,9 @@ export function measure(
     baseShare: new Float64Array(rows),
   };
   const hours = series.stepS / 3600;
+  const minutes = series.stepS / 60;
+  const minutesAbove = (of: Float64Array, r: number, limit: number): number =>
+    r === 0 ? 0 : minutes * shareAbove(of[r - 1], of[r], limit);
   const bodyArea = area.reduce((a, b) => a + b, 0);
   for (let r = 0; r < rows; r++) {
     const t = series.timeS[r];
@@ -163,13 +167,13 @@ export function measure(
     raise(m.wetPeak, wet, t);
     m.sweatG += series.sweatGh[r] * hours;
     if (t >= 600) {
-      if (m.sensation[r] > WEAK.feltHot) m.hotMinutes += series.stepS / 60;
-      if (m.sensation[r] < -2) m.coldMinutes += series.stepS / 60;
+      m.hotMinutes += minutesAbove(m.sensation, r, WEAK.feltHot);
+      m.coldMinutes += r === 0 ? 0 : minutes - minutesAbove(m.sensation, r, -2);
       raise(m.feltHot, m.sensation[r], t);
       lower(m.feltCold, m.sensation[r], t);
     }
-    if (series.shiverW[r] > SHIVERS_W) m.shiverMinutes += series.stepS / 60;
-    if (series.skinC[k + FINGERS] < 15) m.clumsyMinutes += series.stepS / 60;
+    m.shiverMinutes += minutesAbove(series.shiverW, r, SHIVERS_W);
+    if (series.skinC[k + FINGERS] < 15) m.clumsyMinutes += minutes;
     raise(m.heatDebt, -series.bodyHeatJ[r] / 3600 / bodyArea, t);
     readWater(m, series, wardrobe, area, r, t);
     readBreath(m, series, wardrobe, stretchAt(timeline, t), r, t);

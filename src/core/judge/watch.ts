@@ -1,4 +1,5 @@
 import type { Moment } from './cost';
+import { shareAbove } from './crossing';
 import { coldTorso } from './sensation';
 import type { Metrics } from './metrics';
 import { ALARM, LIMIT, SHIVERS_W, WEAK } from './thresholds';
@@ -22,12 +23,15 @@ export const WATCH = {
   afterChillK: 9,
   waterG: 10,
   hotMinutes: 11,
+  /** shivering, W, and sensation a moment ago */
+  shiverW: 12,
+  sensation: 13,
 } as const;
 /** The first ten minutes do not count as hot, s. */
 const SETTLE_S = 600;
 
 export function newWatch(): Float64Array {
-  const w = new Float64Array(12);
+  const w = new Float64Array(14);
   w[WATCH.faceC] = w[WATCH.fingersC] = w[WATCH.toesC] = w[WATCH.coreLowC] = w[WATCH.torsoMarginK] = Infinity;
   w[WATCH.coreHighC] = -Infinity;
   return w;
@@ -43,8 +47,11 @@ export function watchMoment(w: Float64Array, m: Moment, warmth: number, debtWhM2
   w[WATCH.torsoMarginK] = Math.min(w[WATCH.torsoMarginK], m.torsoC + warmth - coldTorso(m.heatWm2));
   w[WATCH.heatDebtWhM2] = Math.max(w[WATCH.heatDebtWhM2], debtWhM2);
   w[WATCH.waterG] = Math.max(w[WATCH.waterG], m.waterG);
-  if (m.sensation > WEAK.feltHot && m.timeS >= SETTLE_S) w[WATCH.hotMinutes] += hours * 60;
-  if (m.shiverW > SHIVERS_W) w[WATCH.shiverMinutes] += hours * 60;
+  if (m.timeS >= SETTLE_S)
+    w[WATCH.hotMinutes] += hours * 60 * shareAbove(w[WATCH.sensation], m.sensation, WEAK.feltHot);
+  w[WATCH.shiverMinutes] += hours * 60 * shareAbove(w[WATCH.shiverW], m.shiverW, SHIVERS_W);
+  w[WATCH.sensation] = m.sensation;
+  w[WATCH.shiverW] = m.shiverW;
 }
 
 /** How many things are not safe. */

@@ -161,3 +161,22 @@ export function firstKit(c: Candidates, hasStops: boolean): Kit {
     eyes: null,
   };
 }
+
+/**
+ * Torso and legs dressed the other way: without a middle layer where there was one, in the base least like it, another shell,
+ * warmer legs where they were light.
+ * @param nth 0 the most unlike, 1 the next
+ */
+export function otherKit(c: Candidates, kit: Kit, nth: number): Kit {
+  const unlike = (g: Garment) => Math.abs(g.thicknessMm - kit.base.thicknessMm);
+  const bases = [...c.bases].sort((a, b) => unlike(b) - unlike(a));
+  const shells = c.shells.filter((s) => s !== kit.shell);
+  const at = c.legs.indexOf(kit.legs) < c.legs.length / 2 ? 0.75 : 0.25;
+  return {
+    ...kit,
+    base: bases[Math.min(nth, bases.length - 1)],
+    mid: kit.mid && nth === 0 ? null : (c.mids[Math.floor(c.mids.length / (2 + nth))] ?? null),
+    shell: shells[nth] ?? kit.shell,
+    legs: c.legs[Math.floor(c.legs.length * at)],
+  };
+}

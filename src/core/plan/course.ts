@@ -40,6 +40,8 @@ export class Course {
   readonly phases: Phase[];
   readonly weights: Weights;
   readonly waiting: number;
+  /** what each small move last cost more than the path it was tried on, points, by the move's name */
+  readonly record = new Map<string, number>();
   private readonly allows: Allows[];
   private readonly starts: Stretch[];
   private readonly gone = new Map<string, Timeline>();

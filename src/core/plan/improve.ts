@@ -11,12 +11,21 @@ export interface ImproveOptions {
   sweeps: number;
   /** only what keeps the cues where they are: whole stretches between cues are re-dressed, and cues moved by a phase */
   betweenCues?: boolean;
+  /** ids of garments no path has worn yet: until one of them gains something, only ways that wear one are tried */
+  news?: ReadonlySet<string>;
   /** asked before each trial; false ends the search with the best so far */
   goOn: () => boolean;
 }
 
 /** A gain must be worth telling apart from rounding, points. */
 const LEAST_GAIN = 1e-6;
+/**
+ * The same move comes up with every kit. One that cost this much more last time, points, is passed over, its record halved each
+ * time; one that cost a little more must show what it is worth soon, as a share of what is still to come.
+ */
+const HOPELESS = 1.5;
+const DOUBTFUL = 0.1;
+const STRICT = 0.05;
 
 /**
  * Betters a path by small moves, each simulated from where it begins: wearing one group another way for one phase, from here
@@ -25,13 +34,22 @@ const LEAST_GAIN = 1e-6;
  */
 export function improve(run: PathRun, o: ImproveOptions): boolean {
   let gained = false;
+  const { record } = run.course;
   for (let sweep = 0; sweep < o.sweeps; sweep++) {
     let better = false;
     for (let p = 0; p < run.length; p++) {
-      for (const { from, dresses } of moves(run, p, o)) {
+      for (const { from, dresses, name, mode } of moves(run, p, o)) {
         if (!o.goOn()) return gained || better;
+        if (o.news && !gained && !better && !mode?.worn.some((id) => o.news!.has(id))) continue;
         if (run.cuesOf(dresses).length > o.maxCues) continue;
-        if (run.cost(dresses, from) < run.total - LEAST_GAIN) {
+        const past = record.get(name) ?? 0;
+        if (past > HOPELESS) {
+          record.set(name, past / 2);
+          continue;
+        }
+        const cost = run.cost(dresses, from, past > DOUBTFUL ? STRICT : undefined);
+        record.set(name, cost - run.total);
+        if (cost < run.total - LEAST_GAIN) {
           run.take(dresses, from);
           better = true;
         }
@@ -46,6 +64,10 @@ export function improve(run: PathRun, o: ImproveOptions): boolean {
 interface Move {
   from: number;
   dresses: Dress[];
+  /** the same for the same move on another kit */
+  name: string;
+  /** the way of wearing that it tries */
+  mode?: Mode;
 }
 
 /** Moves about phase `p` of the present path; made one by one, so that each starts from the best so far. */
@@ -58,22 +80,30 @@ function* moves(run: PathRun, p: number, o: ImproveOptions): Generator<Move> {
       if (d[p][g] === mode) continue;
       const option = withMode(d[p], g, mode);
       if (run.alike(option, d[p])) continue;
+      const name = `${p} ${g} ${mode.key}`;
       if (o.betweenCues && g !== GOING) {
-        yield { from: p, dresses: replaced(d, p, cues.find((c) => c > p) ?? run.length, g, mode) };
+        yield {
+          name: `${name} to the next cue`,
+          mode,
+          from: p,
+          dresses: replaced(d, p, cues.find((c) => c > p) ?? run.length, g, mode),
+        };
         continue;
       }
       const end = runEnd(d, p, g);
-      if (g !== GOING && end > p + 1) yield { from: p, dresses: replaced(d, p, end, g, mode) };
-      yield { from: p, dresses: replaced(run.dresses, p, p + 1, g, mode) };
+      if (g !== GOING && end > p + 1)
+        yield { name: `${name} on`, mode, from: p, dresses: replaced(d, p, end, g, mode) };
+      yield { name, mode, from: p, dresses: replaced(run.dresses, p, p + 1, g, mode) };
       const start = runStart(run.dresses, p, g);
       if (g !== GOING && start < p && p + 1 === runEnd(run.dresses, p, g))
-        yield { from: start, dresses: replaced(run.dresses, start, p + 1, g, mode) };
+        yield { name: `${name} back`, mode, from: start, dresses: replaced(run.dresses, start, p + 1, g, mode) };
     }
   // One pace from here on, wherever it can be gone: a single stretch of it may not pay for remembering it.
   if (o.free.includes(GOING))
     for (const mode of run.modes[GOING])
       if (mode !== run.dresses[p][GOING])
         yield {
+          name: `${p} ${mode.key} from here on`,
           from: p,
           dresses: run.dresses.map((d, q) =>
             q >= p && d[GOING] !== mode && run.course.admits(q, mode, null) ? withMode(d, GOING, mode) : d,
@@ -87,13 +117,14 @@ function* moves(run: PathRun, p: number, o: ImproveOptions): Generator<Move> {
 function* shifts(run: PathRun, p: number): Generator<Move> {
   const at = (q: number, dress: Dress) => run.carriedOn(q, dress);
   const next = run.cuesOf(run.dresses).find((c) => c > p) ?? run.length;
-  const with_ = (from: number, to: number, of: Dress): Move => ({
+  const with_ = (name: string, from: number, to: number, of: Dress): Move => ({
+    name: `${p} ${name}`,
     from,
     dresses: run.dresses.map((d, q) => (q >= from && q < to ? at(q, of) : d)),
   });
-  yield with_(p, p + 1, run.dresses[p - 1]);
-  yield with_(p - 1, p, run.dresses[p]);
-  if (next > p + 1) yield with_(p, next, run.dresses[p - 1]);
+  yield with_('later', p, p + 1, run.dresses[p - 1]);
+  yield with_('earlier', p - 1, p, run.dresses[p]);
+  if (next > p + 1) yield with_('never', p, next, run.dresses[p - 1]);
 }
 
 const withMode = (dress: Dress, g: number, mode: Mode): Dress => dress.map((m, i) => (i === g ? mode : m));

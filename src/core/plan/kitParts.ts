@@ -7,19 +7,39 @@ export interface KitPart {
   name: string;
   choice: number;
   options: (kit: Kit) => Kit[];
-  /** whether an option brings a middle layer where there was none: then it is also tried worn wherever the base is */
-  addsMid?: (option: Kit, before: Kit) => boolean;
+  /** the letter of a torso layer, in the keys of modes: one that nobody wears yet is also tried wherever the base is worn */
+  layer?: 'm' | 's';
+  /** two garments change at once */
+  pair?: boolean;
 }
 
 const one = <K extends keyof Kit>(key: K, list: readonly Kit[K][]) => {
   return (kit: Kit): Kit[] => list.filter((x) => x !== kit[key]).map((x) => ({ ...kit, [key]: x }));
 };
+const two = <A extends keyof Kit, B extends keyof Kit>(a: A, as: readonly Kit[A][], b: B, bs: readonly Kit[B][]) => {
+  return (kit: Kit): Kit[] => one(a, as)(kit).flatMap(one(b, bs));
+};
 const none = <T>(list: readonly T[]): (T | null)[] => [null, ...list];
 const sameSet = (a: readonly Garment[], b: readonly Garment[]) =>
   a.length === b.length && a.every((g, i) => g === b[i]);
 
-/** The parts of a kit in the order they are chosen: what decides most comes first. */
-export function kitParts(c: Candidates, hasWarm: boolean): KitPart[] {
+/** What clothes each part of the body, to be taken over from another kit. */
+export const BODY_PARTS: readonly { choices: readonly number[]; keys: readonly (keyof Kit)[] }[] = [
+  { choices: [TORSO], keys: ['mid', 'shell', 'base'] },
+  { choices: [TORSO], keys: ['mid', 'shell', 'base', 'warm'] },
+  { choices: [TORSO, LEGS], keys: ['mid', 'shell', 'base', 'warm', 'legs', 'overLegs'] },
+  { choices: [LEGS], keys: ['legs', 'overLegs'] },
+  { choices: [HANDS], keys: ['liner', 'mitts', 'handWarmers'] },
+  { choices: [HEAD], keys: ['cap', 'hat', 'tube', 'helmet', 'eyes'] },
+  { choices: [FEET], keys: ['feet', 'dry', 'toeWarmers'] },
+];
+
+/** Whether two kits have the same for one part. */
+export const sameParts = (a: Kit[keyof Kit], b: Kit[keyof Kit]): boolean =>
+  Array.isArray(a) && Array.isArray(b) ? sameSet(a, b) : a === b;
+
+/** The parts of a kit in the order they are chosen: what decides most comes first. @param pairs two layers at once as well */
+export function kitParts(c: Candidates, hasWarm: boolean, pairs: boolean): KitPart[] {
   const gloves = (kit: Kit): Kit[] =>
     none(c.liners)
       .flatMap((liner) => none(c.mitts).map((mitts) => ({ ...kit, liner, mitts })))
@@ -30,11 +50,10 @@ export function kitParts(c: Candidates, hasWarm: boolean): KitPart[] {
       .filter((k) => k.cap !== kit.cap || k.hat !== kit.hat);
   const sets = (key: 'legs' | 'feet', list: Garment[][]) => (kit: Kit) =>
     list.filter((set) => !sameSet(set, kit[key])).map((set) => ({ ...kit, [key]: set }));
-  const addsMid = (option: Kit, before: Kit): boolean => option.mid !== null && option.mid !== before.mid;
   const parts: KitPart[] = [
     { name: 'legs', choice: LEGS, options: sets('legs', c.legs) },
-    { name: 'mid layer', choice: TORSO, options: one('mid', none(c.mids)), addsMid },
-    { name: 'shell', choice: TORSO, options: one('shell', none(c.shells)) },
+    { name: 'mid layer', choice: TORSO, options: one('mid', none(c.mids)), layer: 'm' },
+    { name: 'shell', choice: TORSO, options: one('shell', none(c.shells)), layer: 's' },
     { name: 'base', choice: TORSO, options: one('base', c.bases) },
     { name: 'feet', choice: FEET, options: sets('feet', c.feet) },
     { name: 'gloves', choice: HANDS, options: gloves },
@@ -49,6 +68,19 @@ export function kitParts(c: Candidates, hasWarm: boolean): KitPart[] {
       options: (kit) => none(c.dry.filter((g) => !kit.feet.includes(g))).map((dry) => ({ ...kit, dry })),
     },
   ];
+  // Two layers that only pay together.
+  if (pairs)
+    parts.splice(
+      4,
+      0,
+      {
+        name: 'mid layer and shell',
+        choice: TORSO,
+        pair: true,
+        options: two('mid', none(c.mids), 'shell', none(c.shells)),
+      },
+      { name: 'base and mid layer', choice: TORSO, pair: true, options: two('base', c.bases, 'mid', none(c.mids)) },
+    );
   if (!hasWarm) return parts;
   return [
     ...parts,

@@ -223,8 +223,19 @@ export function sameWay(mode: Mode, modes: readonly Mode[]): Mode {
   );
 }
 
-/** A way of wearing the torso with the middle layer on as well, to be looked for among another kit's modes. */
-export const withMiddle = (m: Mode): Mode => ({ ...m, key: m.key.replace(/^b(?!m)/, 'bm').replace('rolled', 'open') });
+/** The layers a way of wearing the torso has on, a letter each: base, mid, shell, warm. */
+export const layersOf = (torso: Mode): string => torso.key.split(' ')[0];
+
+/**
+ * A way of wearing the torso with one more layer on, to be looked for among another kit's modes.
+ * @param airy with everything open that was closed, but at stops
+ */
+export const withLayer = (m: Mode, layer: 'm' | 's', airy: boolean): Mode => {
+  const [layers, ...how] = m.key.split(' ');
+  const all = [...'bmsw'].filter((l) => l === layer || layers.includes(l)).join('');
+  const open = how.includes('rolled') || (airy && !layers.includes('w'));
+  return { ...m, key: `${all} ${open ? 'open' : how.join(' ')}` };
+};
 
 function ids(list: (Garment | null)[]): string[] {
   return list.filter((g): g is Garment => g !== null).map((g) => g.id);

@@ -15,7 +15,7 @@ import type { Cue, KitAction, Plan } from '@/core/simulate/plan';
 import { Simulator } from '@/core/simulate/simulator';
 import type { Course } from './course';
 import { actionsBetween, alongPrice, cuePrice, piecesOf, wornOf, type Dress, type Worn } from './dress';
-import { allModes, GOING, kitGarments, type Kit, type Mode } from './modes';
+import { allModes, GOING, kitGarments, sameWay, type Kit, type Mode } from './modes';
 import { readMoment, walk } from './walker';
 
 /** After a phase: the state, and what it has cost so far. */
@@ -41,19 +41,22 @@ export class PathRun {
   readonly modes: Mode[][];
   dresses: Dress[] = [];
   total = Infinity;
-  /** how far behind the present path a trial may fall, as a share of what is still to come, before it is given up */
-  patience = 0.25;
   private readonly sim: Simulator;
   private readonly byId: ReadonlyMap<string, Garment>;
   private nodes: Node[] = [];
   private readonly worn = new WeakMap<Dress, Known>();
   private readonly known = new Map<string, Known>();
+  /** what paths came to, by name; if not the whole of it, then with what patience and against what total they were given up */
+  private readonly tried = new Map<string, { cost: number; whole: boolean; against: number; patience: number }>();
+  private last: { dresses: Dress[]; nodes: Node[]; cost: number } = { dresses: [], nodes: [], cost: Infinity };
   private readonly changes = new Map<number, { actions: KitAction[]; pieces: number; change: Changing | null }>();
 
   constructor(
     readonly course: Course,
     readonly kit: Kit,
     private readonly stepS: number,
+    /** how far behind the present path a trial may fall, as a share of what is still to come, before it is given up */
+    private readonly patience = 0.25,
   ) {
     const garments = kitGarments(kit);
     this.byId = new Map(garments.map((g) => [g.id, g]));
@@ -164,6 +167,19 @@ export class PathRun {
     );
   }
 
+  /** Another run's path as this kit would wear it, phases that were dressed alike staying so. */
+  like(dresses: readonly Dress[], way: (m: Mode, g: number) => Mode = (m) => m): Dress[] {
+    const made = new Map<Dress, Dress>();
+    return dresses.map((d) => {
+      if (!made.has(d))
+        made.set(
+          d,
+          d.map((m, g) => sameWay(way(m, g), this.modes[g])),
+        );
+      return made.get(d)!;
+    });
+  }
+
   /** Whether a way of dressing may follow another in a phase. */
   admits(p: number, dress: Dress, before: Dress | null): boolean {
     return dress.every((m, i) => this.course.admits(p, m, before ? before[i] : null));
@@ -175,6 +191,11 @@ export class PathRun {
    *   cannot be gone or was given up
    */
   take(dresses: Dress[], from = 0, against?: { run: PathRun; margin: number }): number {
+    if (dresses === this.last.dresses && this.last.cost < Infinity) {
+      this.nodes = this.last.nodes;
+      this.dresses = dresses;
+      return (this.total = this.last.cost);
+    }
     const nodes = this.nodes.slice(0, from);
     for (let p = from; p < this.length; p++) {
       const before = p > 0 ? dresses[p - 1] : null;
@@ -193,19 +214,38 @@ export class PathRun {
     return this.total;
   }
 
-  /** Cost of another path that is like the present one before phase `from`; Infinity, if pruned, once it can hardly win. */
-  cost(dresses: Dress[], from: number, prune = true): number {
-    let node: Node | null = from > 0 ? this.nodes[from - 1] : null;
-    const kept = prune && this.total < Infinity;
-    for (let p = from; p < this.length; p++) {
+  /**
+   * Cost of another path that is like the present one before phase `from`.
+   * @param patience how far it may fall behind the present path, as a share of what is still to come, before it is given up
+   * @returns Infinity where it cannot be gone; when given up, the present total and what it had fallen behind by
+   */
+  cost(dresses: Dress[], from: number, patience = this.patience): number {
+    const name = dresses.map((d) => this.wornBy(d).id + d[GOING].key).join();
+    const known = this.tried.get(name);
+    if (known && (known.whole || (this.total <= known.against && patience <= known.patience))) return known.cost;
+    const cost = this.try(dresses, from, patience);
+    this.tried.set(name, { cost, whole: this.last.cost === cost, against: this.total, patience });
+    return cost;
+  }
+
+  private try(dresses: Dress[], from: number, patience: number): number {
+    // Trials come in families: what this one has in common with the last is not simulated again.
+    const { last } = this;
+    let common = 0;
+    while (common < last.nodes.length && this.alike(dresses[common], last.dresses[common])) common++;
+    const nodes = common > from ? last.nodes.slice(0, Math.min(common, this.length - 1)) : this.nodes.slice(0, from);
+    this.last = { dresses, nodes, cost: Infinity };
+    for (let p = nodes.length; p < this.length; p++) {
       const before = p > 0 ? dresses[p - 1] : null;
       if (!this.admits(p, dresses[p], before)) return Infinity;
-      node = this.advance(p, node, before, dresses[p], p < this.length - 1);
+      const node = this.advance(p, p > 0 ? nodes[p - 1] : null, before, dresses[p], p < this.length - 1);
       if (!node) return Infinity;
-      if (kept && node.soFar - this.nodes[p].soFar > this.patience * (this.total - this.nodes[p].soFar) + 1e-9)
-        return Infinity;
+      nodes.push(node);
+      if (this.total === Infinity) continue;
+      const behind = node.soFar - this.nodes[p].soFar;
+      if (behind > patience * (this.total - this.nodes[p].soFar) + 1e-9) return this.total + behind;
     }
-    return node!.soFar + this.end(dresses);
+    return (this.last.cost = nodes[this.length - 1].soFar + this.end(dresses));
   }
 
   /**

@@ -6,13 +6,13 @@ import { isStop } from '@/core/outing/leg';
 import type { Timeline } from '@/core/outing/timeline';
 import { within } from '@/core/quantity/range';
 import type { Plan } from '@/core/simulate/plan';
-import { candidates, evenly, firstKit, type Candidates } from './candidates';
+import { candidates, evenly, firstKit, otherKit, type Candidates } from './candidates';
 import { Course } from './course';
 import { cueText, type Dress } from './dress';
 import { improve, withoutCues, withoutOneCue } from './improve';
-import { kitParts } from './kitParts';
+import { BODY_PARTS, kitParts, sameParts, type KitPart } from './kitParts';
 import { chances } from './members';
-import { FEET, GOING, HANDS, HEAD, kitGarments, LEGS, sameWay, TORSO, withMiddle, type Kit, type Mode } from './modes';
+import { FEET, GOING, HANDS, HEAD, kitGarments, layersOf, LEGS, TORSO, withLayer, type Kit, type Mode } from './modes';
 import { mostWorse, type Moved } from './mostMoved';
 import { PathRun } from './pathRun';
 import { neighbours } from './whyThis';
@@ -88,15 +88,26 @@ export const MOST_CUES = 12;
 /** Share of what all cues together gain that the knee may leave behind. */
 const KNEE = 0.04;
 const TRIED_MEMBERS = 12;
-/** Integrator steps that choosing the kit, placing cues and the curve may take. */
+/** Integrator steps by which a stage is over: the kit and cues of one descent, its later rounds, other starts, and the rest. */
 const BUDGET = { kit: 150_000, cues: 190_000, again: 250_000, fine: 280_000, curve: 330_000 } as const;
+interface Budget {
+  kit: number;
+  cues: number;
+  again: number;
+}
+/** Descents from other kits: at most so many, begun before this many integrator steps, each within so many. */
+const OTHER_STARTS = { most: 2, before: 150_000, steps: 60_000 } as const;
 /** A piece that is not better as the others are worn now, but nearly, is tried again with its own best wearing, points. */
 const NEARLY = 0.35;
 /** One that has fallen this far behind on the way is given up, points. */
 const FAR = 1;
-/** How many candidates for one part are tried with their own best wearing: of those worn now, and of those that are not. */
-const TRIED_NEAR = 2;
-const TRIED_IDLE = 8;
+/** The same for a layer put on wherever the base is: it must come off again somewhere first. */
+const FAR_ADDED = 3;
+/**
+ * How many candidates for one part are tried with their own best wearing: layers put on wherever the base is, of those worn
+ * now, pairs of those, and of those that nobody wears, for the torso and for other parts.
+ */
+const TRIED = { added: 3, near: 2, pairs: 4, idleTorso: 8, idle: 3 } as const;
 /** While cues are placed a trial is followed longer before it is given up: what costs now may pay at the next stop. */
 const PATIENT = 0.5;
 /** A fresh path this much dearer than the one there is will not catch up, points. */
@@ -152,18 +163,16 @@ class Search {
     const { legs, endS } = this.request.timeline;
     const stops = legs.some((l) => isStop(l) && l.sport !== 'hut' && l.minutes >= 4);
     this.tell(0.02, 'Dressing for a start');
-    let best = new PathRun(this.course, firstKit(this.candidates, stops || endS > 2 * 3600), this.coarseS);
-    best.take(best.beam(plainDress(best.modes), 1, 1, WORN));
-    this.tell(0.05, 'Choosing layers', best.plan());
-    best = this.improveKit(best, 0);
-    this.tell(0.5, 'Placing cues', best.plan());
-    best = this.placeCues(best);
-    for (let round = 1; round < 5 && this.within(BUDGET.again); round++) {
-      const before = best.total;
-      this.tell(0.62, 'Choosing layers again', best.plan());
-      best = this.improveKit(best, round);
-      improve(best, { free: ALL, maxCues: MOST_CUES, sweeps: 1, goOn: () => this.within(BUDGET.again) });
-      if (before - best.total < LEAST_ROUND) break;
+    const start = new PathRun(this.course, firstKit(this.candidates, stops || endS > 2 * 3600), this.coarseS);
+    start.take(start.beam(plainDress(start.modes), 1, 1, WORN));
+    this.tell(0.05, 'Choosing layers', start.plan());
+    let best = this.descend(start, BUDGET);
+    for (let k = 0; k < OTHER_STARTS.most && this.within(OTHER_STARTS.before); k++) {
+      this.tell(0.6 + 0.07 * k, 'Starting from other layers', best.plan());
+      const other = new PathRun(this.course, otherKit(this.candidates, best.kit, k), this.coarseS);
+      other.take(other.beam(plainDress(other.modes), 1, 1, WORN));
+      const until = (share: number) => Math.min(BUDGET.again, this.course.steps + share * OTHER_STARTS.steps);
+      best = this.cross(best, this.descend(other, { kit: until(0.5), cues: until(0.7), again: until(1) }));
     }
     best = this.refine(best);
     this.tell(0.8, 'Weighing each number of cues', best.plan());
@@ -172,6 +181,40 @@ class Search {
     const plan = this.polish(this.choose(curve, best.kit));
     this.tell(0.96, 'Missing each cue once');
     return this.explain(plan, this.inFull(curve, plan));
+  }
+
+  /** From a dressed start to the best kit and path near it. */
+  private descend(start: PathRun, budget: Budget): PathRun {
+    let best = this.improveKit(start, 0, budget.kit);
+    this.tell(0.35, 'Placing cues', best.plan());
+    best = this.placeCues(best, budget.cues);
+    for (let round = 1; round < 5 && this.within(budget.again); round++) {
+      const before = best.total;
+      this.tell(0.45, 'Choosing layers again', best.plan());
+      best = this.improveKit(best, round, budget.again);
+      improve(best, { free: ALL, maxCues: MOST_CUES, sweeps: 1, goOn: () => this.within(budget.again) });
+      if (before - best.total < LEAST_ROUND) break;
+    }
+    return best;
+  }
+
+  /** The better of two plans, with each part of the body tried as the other has it. */
+  private cross(a: PathRun, b: PathRun): PathRun {
+    let best = a.total <= b.total ? a : b;
+    const other = a.total <= b.total ? b : a;
+    for (const { choices, keys } of BODY_PARTS) {
+      if (!this.within(BUDGET.again) || keys.every((k) => sameParts(best.kit[k], other.kit[k]))) continue;
+      const kit: Kit = { ...best.kit, ...Object.fromEntries(keys.map((k) => [k, other.kit[k]])) };
+      for (const ways of [best, other]) {
+        const run = new PathRun(this.course, kit, this.coarseS, PATIENT);
+        const theirs = run.like(ways.dresses);
+        run.take(run.like(best.dresses).map((d, p) => d.map((m, g) => (choices.includes(g) ? theirs[p][g] : m))));
+        if (run.total > best.total + NEARLY) continue;
+        improve(run, { free: ALL, maxCues: MOST_CUES, sweeps: 1, goOn: () => this.within(BUDGET.again) });
+        if (run.total < best.total - 1e-9) best = run;
+      }
+    }
+    return best;
   }
 
   private tell(done: number, says: string, first?: Plan): void {
@@ -184,37 +227,26 @@ class Search {
   }
 
   /** Tries every candidate of every part. */
-  private improveKit(start: PathRun, round: number): PathRun {
+  private improveKit(start: PathRun, round: number, budget: number): PathRun {
     let best = start;
-    const budget = round === 0 ? BUDGET.kit : BUDGET.again;
-    const parts = kitParts(this.candidates, best.kit.warm !== null);
+    const parts = kitParts(this.candidates, best.kit.warm !== null, round > 0);
     parts.forEach((part, i) => {
-      const at = round === 0 ? 0.05 + (0.45 * i) / parts.length : 0.62 + 0.03 * (round - 1 + i / parts.length);
-      this.tell(at, `Choosing ${part.name}`);
+      this.tell(round === 0 ? 0.05 + (0.3 * i) / parts.length : 0.45, `Choosing ${part.name}`);
       if (!this.within(budget)) return;
-      const near: PathRun[] = [];
-      const idle: PathRun[] = [];
-      for (const kit of part.options(best.kit))
-        for (const withMid of part.addsMid?.(kit, best.kit) ? [false, true] : [false]) {
-          if (this.stopped) break;
-          const run = new PathRun(this.course, kit, this.coarseS);
-          const like = (m: Mode, g: number) => sameWay(withMid && g === TORSO ? withMiddle(m) : m, run.modes[g]);
-          run.take(
-            best.dresses.map((d) => d.map(like)),
-            0,
-            { run: best, margin: FAR },
-          );
-          if (run.total < best.total + NEARLY) (run.wearsAll(part.choice) ? near : idle).push(run);
-        }
-      near.sort((a, b) => a.total - b.total);
-      // What nobody wears yet cannot be told apart by what it costs: a few are tried, from the thinnest to the thickest.
-      const tries = [...near.slice(0, TRIED_NEAR), ...evenly(idle, TRIED_IDLE)];
+      const { near, idle, added } = this.asWornNow(part, best);
+      const had = best.kit;
+      const tries = [
+        ...added.slice(0, TRIED.added),
+        ...near.slice(0, part.pair ? TRIED.pairs : TRIED.near),
+        ...evenly(idle, part.choice === TORSO ? TRIED.idleTorso : TRIED.idle),
+      ];
       for (const run of tries) {
         improve(run, {
           free: [part.choice],
           maxCues: MOST_CUES,
           sweeps: 1,
-          betweenCues: run !== tries[0] || round > 0,
+          betweenCues: !added.includes(run) && (round > 0 || run !== near[0]),
+          news: idle.includes(run) ? newTo(had, run.kit) : undefined,
           goOn: () => this.within(budget),
         });
         if (run.total < best.total - 1e-9) best = run;
@@ -223,32 +255,52 @@ class Search {
     return best;
   }
 
-  /** Betters the path from where it stands and from two fresh starts: with the outing as planned, and with its pace free. */
-  private placeCues(chosen: PathRun): PathRun {
-    const better = (run: PathRun) =>
-      improve(run, { free: ALL, maxCues: MOST_CUES, sweeps: 2, goOn: () => this.within(BUDGET.cues) });
-    chosen.patience = PATIENT;
-    better(chosen);
-    let best = chosen;
-    for (const free of [WORN, ALL]) {
-      if (!this.within(BUDGET.cues)) break;
-      const run = new PathRun(this.course, chosen.kit, this.coarseS);
-      run.patience = PATIENT;
-      run.take(run.beam(plainDress(run.modes), BEAM, 2, free));
-      if (run.total > best.total + TOO_DEAR) continue;
-      better(run);
-      if (run.total < best.total - 1e-9) best = run;
+  /**
+   * What one part may be, as the other garments are worn now: those that come near, best first; those that nobody wears yet;
+   * and layers that nobody wears yet, put on wherever the base is.
+   */
+  private asWornNow(part: KitPart, best: PathRun): Record<'near' | 'idle' | 'added', PathRun[]> {
+    const out = { near: [] as PathRun[], idle: [] as PathRun[], added: [] as PathRun[] };
+    const { layer } = part;
+    const adds = layer !== undefined && !best.dresses.some((d) => layersOf(d[TORSO]).includes(layer));
+    for (const kit of part.options(best.kit)) {
+      if (this.stopped) break;
+      const run = new PathRun(this.course, kit, this.coarseS);
+      run.take(run.like(best.dresses), 0, { run: best, margin: FAR });
+      if (run.total < best.total + NEARLY) (run.wearsAll(part.choice) ? out.near : out.idle).push(run);
+      if (!adds) continue;
+      for (const airy of [false, true]) {
+        const on = new PathRun(this.course, kit, this.coarseS);
+        const way = (m: Mode, g: number) => (g === TORSO ? withLayer(m, layer, airy) : m);
+        if (on.take(on.like(best.dresses, way), 0, { run: best, margin: FAR_ADDED }) < Infinity) out.added.push(on);
+      }
     }
-    return best;
+    out.near.sort((a, b) => a.total - b.total);
+    out.added.sort((a, b) => a.total - b.total);
+    return out;
+  }
+
+  /** Betters the path from where it stands, and a fresh one. */
+  private placeCues(chosen: PathRun, budget: number): PathRun {
+    const better = (run: PathRun) =>
+      improve(run, { free: ALL, maxCues: MOST_CUES, sweeps: 2, goOn: () => this.within(budget) });
+    const best = new PathRun(this.course, chosen.kit, this.coarseS, PATIENT);
+    best.take(best.like(chosen.dresses));
+    better(best);
+    if (!this.within(budget)) return best;
+    const fresh = new PathRun(this.course, chosen.kit, this.coarseS, PATIENT);
+    fresh.take(fresh.beam(plainDress(fresh.modes), BEAM, 2, WORN));
+    if (fresh.total > best.total + TOO_DEAR) return best;
+    better(fresh);
+    return fresh.total < best.total - 1e-9 ? fresh : best;
   }
 
   /** The same path at finer steps, bettered once more. */
   private refine(run: PathRun): PathRun {
     const even = Math.round(this.request.timeline.endS / FINE_STEPS_AN_OUTING / 15) * 15;
     const stepS = Math.max(FINE_S[0], Math.min(FINE_S[1], even, this.coarseS));
-    const fine = new PathRun(this.course, run.kit, stepS);
-    fine.patience = PATIENT;
-    fine.take(run.dresses);
+    const fine = new PathRun(this.course, run.kit, stepS, PATIENT);
+    fine.take(fine.like(run.dresses));
     this.tell(0.75, 'Placing cues');
     improve(fine, { free: ALL, maxCues: MOST_CUES, sweeps: 1, goOn: () => this.within(BUDGET.fine) });
     return fine;
@@ -282,7 +334,7 @@ class Search {
   /** The cheapest path with one cue fewer. */
   private oneFewer(run: PathRun): Dress[] {
     const options = withoutOneCue(run, run.dresses);
-    const cost = options.map((d) => run.cost(d, firstDifference(d, run.dresses), false));
+    const cost = options.map((d) => run.cost(d, firstDifference(d, run.dresses), Infinity));
     const least = cost.indexOf(Math.min(...cost));
     return options[least] ?? run.throughout(run.dresses[0]);
   }
@@ -290,7 +342,7 @@ class Search {
   /** The path without its `count` cheapest cues, each judged once: on days with more of them than anybody remembers. */
   private manyFewer(run: PathRun, count: number): Dress[] {
     const cues = run.cuesOf(run.dresses);
-    const cost = new Map(cues.map((p) => [p, run.cost(withoutCues(run, run.dresses, new Set([p])), p, false)]));
+    const cost = new Map(cues.map((p) => [p, run.cost(withoutCues(run, run.dresses, new Set([p])), p, Infinity)]));
     const cheapest = [...cues].sort((a, b) => cost.get(a)! - cost.get(b)!);
     // A jacket that must come off before the next climb is a cue whether or not it was dropped: then more are.
     for (let n = count; n <= cues.length; n++) {
@@ -384,6 +436,12 @@ class Search {
     const safe = !scored.findings.some((f) => f.severity === 3);
     return { plan, scored, safe, cues, mustNotMiss, curve, simulations: this.course.phasesWalked };
   }
+}
+
+/** Ids of what one kit has and another has not. */
+function newTo(old: Kit, kit: Kit): Set<string> {
+  const had = new Set(kitGarments(old));
+  return new Set(kitGarments(kit).flatMap((g) => (had.has(g) ? [] : g.id)));
 }
 
 function firstDifference(a: readonly Dress[], b: readonly Dress[]): number {
