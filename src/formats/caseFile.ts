@@ -7,13 +7,15 @@ import { isMoving, type Sport } from '@/core/effort/activity';
 import type { RidingSurface } from '@/core/effort/cycling';
 import type { Effort, Leg } from '@/core/outing/leg';
 import type { Wetting } from '@/core/outing/wetting';
-import { buildTimeline, type Timeline } from '@/core/outing/timeline';
+import { UNSAID, type ForecastHour } from '@/core/outing/forecast';
+import { timelineOf, type Outing } from '@/core/outing/outing';
+import type { Timeline } from '@/core/outing/timeline';
 import { paceFor } from '@/core/outing/pace';
 import { actionsBetween, type Worn } from '@/core/plan/dress';
 import type { Weights } from '@/core/judge/cost';
 import type { Plan } from '@/core/simulate/plan';
 import { atDoor, refuse } from './problem';
-import { planCaseSchema, simulateSchema, type PartialPerson } from './schemas';
+import { CASE_AIR, planCaseSchema, simulateSchema, type PartialPerson } from './schemas';
 import { validated } from './validate';
 
 /** Bound on the series that is printed: about 100 MB of JSON. */
@@ -30,9 +32,9 @@ interface CaseLeg {
   powerW?: number;
   heartRateBpm?: number;
   exertion?: number;
-  airC: number;
-  humidity: number;
-  wind: { ms: number; at: '10m' | 'body'; fromDeg?: number };
+  airC?: number;
+  humidity?: number;
+  wind?: { ms: number; at: '10m' | 'body'; fromDeg?: number };
   shelter?: Shelter;
   precipitation?: { mmH: number; kind: PrecipitationKind };
   sunWm2?: number;
@@ -45,6 +47,17 @@ interface CaseLeg {
   wetting?: Wetting;
   worn?: string[];
   openings?: Record<string, Record<string, number>>;
+}
+
+interface CaseHour {
+  hour: number;
+  airC: number;
+  humidity: number;
+  windMs: number;
+  gustMs?: number;
+  fromDeg?: number;
+  precipitation?: { mmH: number; kind: PrecipitationKind };
+  cloud?: number;
 }
 
 type GarmentRef = string | (Partial<Garment> & { catalogue?: string; dampGm2?: number });
@@ -64,6 +77,7 @@ interface CaseFile {
   schools?: string[];
   waiting?: number;
   floorC?: number;
+  forecast?: CaseHour[];
 }
 
 /** A case ready for the core. */
@@ -83,6 +97,8 @@ export interface Case {
   schools: string[];
   waiting: number;
   floorC?: number;
+  /** the same outing with its forecast, where one was given: it may be begun at other hours */
+  outing?: Outing;
   /** for `simulate`: what the legs say is worn */
   plan: Plan;
 }
@@ -96,7 +112,24 @@ export function readSimulateCase(value: unknown, file: string): Case {
 
 /** Reads the input of `bin/ember plan`. @throws Refused */
 export function readPlanCase(value: unknown, file: string): Case {
-  return toCase(validated<CaseFile>(planCaseSchema, value, file), file);
+  const c = validated<CaseFile>(planCaseSchema, value, file);
+  c.legs.forEach((l, i) => checkAir(l, i, c.forecast !== undefined, file));
+  return toCase(c, file);
+}
+
+/** A leg says all of its air or, with a forecast, none of it. */
+function checkAir(l: CaseLeg, i: number, hasForecast: boolean, file: string): void {
+  const missing = CASE_AIR.filter((k) => l[k] === undefined);
+  if (missing.length === 0) return;
+  const given = [...CASE_AIR, 'precipitation' as const, 'sunWm2' as const].find((k) => l[k] !== undefined);
+  if (!hasForecast) refuse(file, `legs.${i}.${missing[0]}`, 'missing', 'the air of this leg, or a forecast for all');
+  if (given)
+    refuse(
+      file,
+      `legs.${i}.${missing[0]}`,
+      `missing, though ${given} is given`,
+      `${CASE_AIR.join(', ')}, or none of its air`,
+    );
 }
 
 function toCase(c: CaseFile, file: string): Case {
@@ -116,35 +149,28 @@ function toCase(c: CaseFile, file: string): Case {
         `${c.sampleS ?? 60} s, ${Math.round(rows)} samples of ${garments.length} garments`,
         `at most ${MAX_CELLS} samples × garments; sample less often or leave garments out`,
       );
-    const timeline = buildTimeline({
-      legs,
-      forecast: [
-        {
-          timeMs: 0,
-          airC: c.legs[0].airC,
-          humidity: c.legs[0].humidity,
-          wind: 0,
-          gust: 0,
-          fromDeg: 0,
-          precipitationMmH: 0,
-          kind: 'none',
-          cloud: 1,
-        },
-      ],
+    const sport = c.sport ?? (c.legs.find((l) => isMoving(l.sport)) ?? c.legs[0]).sport;
+    const outing: Outing = {
+      name: c.title ?? file,
+      sport,
       startMs: 0,
       utcOffsetMin: 0,
-      engine: engineOf(person),
       loadKg: Math.max(0, ...c.legs.map((l) => l.loadKg ?? 0)),
       forecastEleM: 0,
       startEleM: 0,
-    });
+      albedo: 0.6,
+      legs,
+      forecast: c.forecast?.map(toHour) ?? [STILL],
+      route: null,
+    };
+    const timeline = timelineOf(outing, person);
     return {
       title: c.title ?? file,
       person,
       garments,
       damp,
       timeline,
-      sport: c.sport ?? (c.legs.find((l) => isMoving(l.sport)) ?? c.legs[0]).sport,
+      sport,
       stepS: c.stepS ?? 10,
       sampleS: c.sampleS ?? 60,
       maxCues: c.maxCues ?? 12,
@@ -154,10 +180,37 @@ function toCase(c: CaseFile, file: string): Case {
       schools: c.schools ?? [],
       waiting: c.waiting ?? 0,
       floorC: c.floorC,
+      outing: c.forecast ? outing : undefined,
       plan: toPlan(c.legs, garments, timeline, file),
     };
   });
 }
+
+/** For legs that say all of their air themselves. */
+const STILL: ForecastHour = {
+  timeMs: 0,
+  airC: 0,
+  humidity: 0.7,
+  wind: 0,
+  gust: 0,
+  fromDeg: 0,
+  precipitationMmH: 0,
+  kind: 'none',
+  cloud: 1,
+};
+
+const toHour = (h: CaseHour): ForecastHour => ({
+  ...STILL,
+  timeMs: h.hour * 3600_000,
+  airC: h.airC,
+  humidity: h.humidity,
+  wind: h.windMs,
+  gust: h.gustMs ?? UNSAID.gust * h.windMs,
+  fromDeg: h.fromDeg ?? 0,
+  precipitationMmH: h.precipitation?.mmH ?? 0,
+  kind: h.precipitation?.kind ?? 'none',
+  cloud: h.cloud ?? UNSAID.cloud,
+});
 
 function toGarment(ref: GarmentRef, i: number, file: string, damp: Record<string, number>): Garment {
   if (typeof ref === 'string')
@@ -202,15 +255,19 @@ function toLeg(l: CaseLeg, i: number, person: Person): Leg {
     footprintCm: l.footprintCm,
     packUnder: l.packUnder,
     wetting: l.wetting,
-    air: {
-      airC: l.airC,
-      humidity: l.humidity,
-      wind: l.wind.ms,
-      windAtBody: l.wind.at === 'body',
-      sunWm2: l.sunWm2 ?? 0,
-      precipitation: l.precipitation?.kind ?? 'none',
-      precipitationMmH: l.precipitation?.mmH ?? 0,
-    },
+    ...(l.airC !== undefined && l.humidity !== undefined && l.wind !== undefined
+      ? {
+          air: {
+            airC: l.airC,
+            humidity: l.humidity,
+            wind: l.wind.ms,
+            windAtBody: l.wind.at === 'body',
+            sunWm2: l.sunWm2 ?? 0,
+            precipitation: l.precipitation?.kind ?? 'none',
+            precipitationMmH: l.precipitation?.mmH ?? 0,
+          },
+        }
+      : {}),
   };
 }
 

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { PRECIPITATION_KINDS, type PrecipitationKind, kindFromWetBulb } from '@/core/atmosphere/precipitation';
-import type { ForecastHour } from '@/core/outing/forecast';
+import { UNSAID, type ForecastHour } from '@/core/outing/forecast';
 import { fahrenheitToC, inchToMm, kmhToMs, knotsToMs, mphToKmh } from '@/core/quantity/units';
 import { refuse } from './problem';
 
@@ -113,7 +113,7 @@ function readHour(row: string[], line: number, columns: Column[], header: string
     }
   });
   const wind = got.wind!;
-  const gust = got.gust ?? wind * 1.5;
+  const gust = got.gust ?? wind * UNSAID.gust;
   if (gust < wind - 1e-9)
     refuse(file, 'gust', gust.toFixed(1) + ' m/s', `at least the wind, ${wind.toFixed(1)} m/s`, line);
   const precipitationMmH = got.precipitation ?? 0;
@@ -128,7 +128,7 @@ function readHour(row: string[], line: number, columns: Column[], header: string
     fromDeg: got.direction ?? 0,
     precipitationMmH,
     kind: precipitationMmH > 0 ? (kind ?? kindFromWetBulb(airC, humidity)) : 'none',
-    cloud: got.cloud ?? 0.5,
+    cloud: got.cloud ?? UNSAID.cloud,
   };
 }
 

@@ -7,7 +7,7 @@ import type { Timeline } from '@/core/outing/timeline';
 import type { Plan } from '@/core/simulate/plan';
 import { checkWeights, deciding } from '@/core/judge/cost';
 import { CATALOGUE } from '@/core/clothing/catalogue';
-import { advise, type Advice } from '@/core/plan/bestStart';
+import { advise, bestStart, type Advice, type BestStart, type Start } from '@/core/plan/bestStart';
 import { alongOf } from '@/core/plan/edit';
 import { chances } from '@/core/plan/members';
 import { makePlan } from '@/core/plan/planner';
@@ -86,7 +86,7 @@ export function report(scored: Scored, { garments, timeline, plan, person }: Ran
       fingersLowestC: r2(m.fingers.value),
       toesLowestC: r2(m.toes.value),
       faceLowestC: r2(m.face.value),
-      shiveringMinutes: m.shiverMinutes,
+      shiveringMinutes: r1(m.shiverMinutes),
       heatDebtWhM2: r1(m.heatDebt.value),
       afterChillK: r2(m.afterChill.value),
       carriedAndWornKg: r3(scored.massG / 1000),
@@ -116,6 +116,7 @@ export function planReport(c: Case) {
   const request = { person, closet, timeline, sport, damp, maxCues, leadDays, waiting, weights: c.weights };
   const planned = makePlan(request);
   const { plan, scored } = planned;
+  const along = { person, garments: alongOf(closet, plan), plan, damp, floorC };
   return {
     title: c.title,
     plan,
@@ -126,7 +127,10 @@ export function planReport(c: Case) {
     safe: planned.safe,
     // With every plan tried and none safe: what would be.
     wouldBeSafe: planned.safe ? [] : wouldBeSafe({ person, closet, more: CATALOGUE, timeline, sport, plan, damp }),
-    advice: plainAdvice(advise({ person, garments: alongOf(closet, plan), plan, damp, floorC }, timeline, scored)),
+    ...(c.outing
+      ? { starts: startsReport(bestStart({ ...along, outing: c.outing, weights: checkWeights(c.weights), waiting })) }
+      : {}),
+    advice: plainAdvice(advise(along, timeline, scored)),
     chances: chances({
       person,
       garments: closet,
@@ -145,6 +149,20 @@ export function planReport(c: Case) {
     ...report(scored, { ...c, plan }),
   };
 }
+
+const startReport = (s: Start) => ({
+  hour: r2(s.startMs / 3600_000),
+  feelsC: r1(s.feelsC),
+  fallsMm: r1(s.fallsMm),
+  cost: r3(s.cost),
+  safe: s.safe,
+});
+
+const startsReport = ({ starts, best, saves }: BestStart) => ({
+  hours: starts.map(startReport),
+  best: startReport(best),
+  saves: r3(saves),
+});
 
 const plainAdvice = (a: Advice): Advice => ({ ...a, reason: fillSlots(a.reason, 'metric') });
 

@@ -219,50 +219,69 @@ const garmentRef = {
   ],
 };
 
-const caseLeg = object(
-  {
-    name: text,
-    minutes: number(0.5, 1440),
-    sport: { enum: SPORTS },
-    metabolicW: number(40, 2500),
-    externalW: number(0, 700),
-    speedMs: number(0, 30),
-    grade: number(-0.6, 0.6),
-    powerW: number(0, 700),
-    heartRateBpm: number(30, 230),
-    exertion: number(0, 10),
-    airC: number(-60, 45),
-    humidity: number(0.02, 1),
-    wind: object({ ms: number(0, 60), at: { enum: ['10m', 'body'] }, fromDeg: number(0, 360) }, ['ms', 'at']),
-    shelter: { enum: ['open', 'forest', 'ridge', 'indoor', 'street'] },
-    precipitation: object({ mmH: number(0, 60), kind: { enum: PRECIPITATION_KINDS } }, ['mmH', 'kind']),
-    sunWm2: number(0, 800),
-    pack: { type: 'boolean' },
-    loadKg: number(0, 60),
-    noStopping: { type: 'boolean' },
-    surface: { enum: ['tarmac', 'gravel', 'packed snow', 'soft snow'] },
-    footprintCm: number(0, 45),
-    packUnder: { type: 'boolean', description: 'outer layers are worn over the pack' },
-    wetting: { enum: WETTINGS, description: 'what wets or chills by touch, beside the weather' },
-    worn: { type: 'array', items: id, maxItems: 40, uniqueItems: true },
-    openings: settings,
-  },
-  ['minutes', 'sport', 'airC', 'humidity', 'wind'],
-);
+const caseLegProperties = {
+  name: text,
+  minutes: number(0.5, 1440),
+  sport: { enum: SPORTS },
+  metabolicW: number(40, 2500),
+  externalW: number(0, 700),
+  speedMs: number(0, 30),
+  grade: number(-0.6, 0.6),
+  powerW: number(0, 700),
+  heartRateBpm: number(30, 230),
+  exertion: number(0, 10),
+  airC: number(-60, 45),
+  humidity: number(0.02, 1),
+  wind: object({ ms: number(0, 60), at: { enum: ['10m', 'body'] }, fromDeg: number(0, 360) }, ['ms', 'at']),
+  shelter: { enum: ['open', 'forest', 'ridge', 'indoor', 'street'] },
+  precipitation: object({ mmH: number(0, 60), kind: { enum: PRECIPITATION_KINDS } }, ['mmH', 'kind']),
+  sunWm2: number(0, 800),
+  pack: { type: 'boolean' },
+  loadKg: number(0, 60),
+  noStopping: { type: 'boolean' },
+  surface: { enum: ['tarmac', 'gravel', 'packed snow', 'soft snow'] },
+  footprintCm: number(0, 45),
+  packUnder: { type: 'boolean', description: 'outer layers are worn over the pack' },
+  wetting: { enum: WETTINGS, description: 'what wets or chills by touch, beside the weather' },
+  worn: { type: 'array', items: id, maxItems: 40, uniqueItems: true },
+  openings: settings,
+};
+/** What a leg says of its air; all of it, or with a forecast none. */
+export const CASE_AIR = ['airC', 'humidity', 'wind'] as const;
 
-const caseBase = {
+const caseBase = (legNeeds: readonly string[]) => ({
   title: text,
   athlete: partialPerson,
   garments: { type: 'array', items: garmentRef, minItems: 1, maxItems: 120 },
-  legs: { type: 'array', items: caseLeg, minItems: 1, maxItems: MAX_LEGS },
+  legs: {
+    type: 'array',
+    items: object(caseLegProperties, ['minutes', 'sport', ...legNeeds]),
+    minItems: 1,
+    maxItems: MAX_LEGS,
+  },
   stepS: number(1, 60),
-};
+});
+
+const { airC, humidity, gust, fromDeg, cloud } = ranged(FORECAST_RANGE);
+const caseHour = object(
+  {
+    hour: number(-240, 240),
+    airC,
+    humidity,
+    windMs: ranged(FORECAST_RANGE).wind,
+    gustMs: gust,
+    fromDeg,
+    precipitation: object({ mmH: number(0, 60), kind: { enum: PRECIPITATION_KINDS } }, ['mmH', 'kind']),
+    cloud,
+  },
+  ['hour', 'airC', 'humidity', 'windMs'],
+);
 
 /** Input of `bin/ember simulate`. */
 export const simulateSchema = {
   $schema: 'http://json-schema.org/draft-07/schema#',
   title: 'Lofted Ember: simulate',
-  ...object({ ...caseBase, sampleS: number(10, 3600) }, ['garments', 'legs']),
+  ...object({ ...caseBase(CASE_AIR), sampleS: number(10, 3600) }, ['garments', 'legs']),
 };
 
 /** Input of `bin/ember plan`: `garments` is the closet. */
@@ -271,7 +290,14 @@ export const planCaseSchema = {
   title: 'Lofted Ember: plan',
   ...object(
     {
-      ...caseBase,
+      ...caseBase([]),
+      forecast: {
+        type: 'array',
+        items: caseHour,
+        minItems: 1,
+        maxItems: 481,
+        description: 'hours from the planned start, rising; wind at 10 m',
+      },
       sport: { enum: SPORTS },
       maxCues: { type: 'integer', minimum: 0, maximum: 12 },
       weights: object(

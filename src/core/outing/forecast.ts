@@ -28,6 +28,9 @@ export const FORECAST_RANGE = {
   cloud: [0, 1, ''],
 } as const;
 
+/** What a forecast that does not say is taken to mean: gusts of so many times the wind, half the sky covered. */
+export const UNSAID = { gust: 1.5, cloud: 0.5 } as const;
+
 /** @throws OutOfRange naming the hour's field; hours must rise strictly */
 export function checkForecast(hours: ForecastHour[]): ForecastHour[] {
   if (hours.length === 0) throw new OutOfRange('forecast', 'no hours', 'at least one hour');

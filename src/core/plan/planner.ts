@@ -172,7 +172,10 @@ class Search {
       const other = new PathRun(this.course, otherKit(this.candidates, best.kit, k), this.coarseS);
       other.take(other.beam(plainDress(other.modes), 1, 1, WORN));
       const until = (share: number) => Math.min(BUDGET.again, this.course.steps + share * OTHER_STARTS.steps);
-      best = this.cross(best, this.descend(other, { kit: until(0.5), cues: until(0.7), again: until(1) }));
+      const found = this.descend(other, { kit: until(0.5), cues: until(0.7), again: until(1) });
+      // Two descents that end alike will not be bettered by a third.
+      if (Math.abs(found.total - best.total) < 1e-6) break;
+      best = this.cross(best, found);
     }
     best = this.refine(best);
     this.tell(0.8, 'Weighing each number of cues', best.plan());

@@ -1,9 +1,10 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { readPlanCase, readSimulateCase } from '@/formats/caseFile';
 import { describe as words, Refused, shown } from '@/formats/problem';
-import { report } from '@/formats/report';
+import { planReport, report } from '@/formats/report';
 import { PUBLISHED } from '@/formats/schemas';
 import { MAX_JSON, parseJson, validated } from '@/formats/validate';
+import { timelineOf } from '@/core/outing/outing';
 import { scorePlan } from '@/core/plan/score';
 import { ZONES } from '@/core/body/zones';
 
@@ -145,6 +146,52 @@ test('the plan case needs no worn list and limits its cues', () => {
   const c = readPlanCase({ garments: ['thin-merino-base'], legs: [{ ...leg(), worn: undefined }], maxCues: 3 }, 'x');
   expect(c.maxCues).toBe(3);
   expect(refusal({ ...file(), maxCues: 40 }, readPlanCase)).toContain('maxCues is 40; allowed: 0 to 12');
+});
+
+describe('a plan case with a forecast', () => {
+  const airless = { ...leg({ minutes: 60 }), airC: undefined, humidity: undefined, wind: undefined };
+  const hours = [
+    { hour: -2, airC: 0, humidity: 0.8, windMs: 2 },
+    { hour: 3, airC: -10, humidity: 0.8, windMs: 7 },
+  ];
+  test('legs take their air from it, at the hour they are gone', () => {
+    const { timeline, outing } = readPlanCase({ ...file({ legs: [airless] }), forecast: hours }, 'x');
+    expect(timeline.stretches[0].airC).toBeCloseTo(-4, 0);
+    expect(timeline.stretches[timeline.stretches.length - 1].airC).toBeCloseTo(-6, 0);
+    expect(outing!.forecast).toHaveLength(2);
+  });
+  test('a leg that says its own air keeps it at every hour', () => {
+    const { outing, person } = readPlanCase({ ...file(), forecast: hours }, 'x');
+    const later = timelineOf({ ...outing!, startMs: 2 * 3600_000 }, person);
+    expect(later.stretches.every((s) => s.airC === -5)).toBe(true);
+  });
+  test.each<[string, object, string]>([
+    [
+      'no air and no forecast',
+      { legs: [airless] },
+      'legs.0.airC is missing; allowed: the air of this leg, or a forecast',
+    ],
+    [
+      'half of its air',
+      { legs: [{ ...airless, airC: -3 }], forecast: hours },
+      'legs.0.humidity is missing, though airC',
+    ],
+    ['hours that fall', { legs: [airless], forecast: [...hours].reverse() }, 'forecast hour 2 time'],
+    ['wind of a hurricane', { legs: [airless], forecast: [{ ...hours[0], windMs: 99 }] }, 'forecast.0.windMs is 99'],
+    ['an empty one', { legs: [airless], forecast: [] }, 'forecast'],
+  ])('%s is refused', (_, over, says) => {
+    expect(refusal(file(over), readPlanCase)).toContain(says);
+  });
+  test('its report names the best hour: before it turns cold, cheaper than as planned', () => {
+    const c = readPlanCase(JSON.parse(readFileSync('docs/examples/forecast.json', 'utf8')), 'x');
+    const { starts } = planReport({ ...c, members: 4 });
+    expect(starts!.hours.map((h) => h.hour)).toEqual([-3, -2, -1, 0, 1, 2, 3, 4]);
+    const cost = (hour: number) => starts!.hours.find((h) => h.hour === hour)!.cost;
+    expect(starts!.best.cost).toBe(Math.min(...starts!.hours.map((h) => h.cost)));
+    expect(starts!.saves).toBeCloseTo(cost(0) - starts!.best.cost, 2);
+    expect(cost(4)).toBeGreaterThan(cost(0));
+    expect(starts!.hours.find((h) => h.hour === 4)!.feelsC).toBeLessThan(-13);
+  });
 });
 
 describe('reading JSON', () => {
