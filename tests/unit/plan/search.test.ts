@@ -1,0 +1,198 @@
+import { readFileSync } from 'node:fs';
+import { AVERAGE_PERSON } from '@/core/body/person';
+import { CATALOGUE } from '@/core/clothing/catalogue';
+import { shareAbove } from '@/core/judge/crossing';
+import { WATCH } from '@/core/judge/watch';
+import { timelineOf } from '@/core/outing/outing';
+import { candidates, firstKit, otherKit } from '@/core/plan/candidates';
+import { Course } from '@/core/plan/course';
+import type { Dress } from '@/core/plan/dress';
+import { improve } from '@/core/plan/improve';
+import { BODY_PARTS, kitParts, sameParts } from '@/core/plan/kitParts';
+import { kitGarments, layersOf, sameWay, TORSO, torsoModes, withLayer, type Kit } from '@/core/plan/modes';
+import { PathRun, type Node } from '@/core/plan/pathRun';
+import { makePlan } from '@/core/plan/planner';
+import { SCHOOLS } from '@/core/plan/schools';
+import { scorePlan } from '@/core/plan/score';
+import { buildDemoOutings, DEMO_DAMP, DEMO_PERSON } from '@/demo/scenario';
+import { aLeg, dayOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
+
+const day = upStopDown();
+const parts = candidates(SKI_CLOSET, 'ski tour', day);
+const course = new Course(AVERAGE_PERSON, day, undefined, undefined, undefined);
+const ran = (kit: Kit, stepS: number, on = course): PathRun => {
+  const run = new PathRun(on, kit, stepS);
+  run.take(run.throughout(run.modes.map((m) => m[m.length > 1 ? 1 : 0])));
+  return run;
+};
+const kit = firstKit(parts, true);
+/** The path with the torso worn another way from one phase on. */
+const from = (run: PathRun, p: number, key: string): Dress[] => {
+  const mode = run.modes[TORSO].find((m) => m.key === key)!;
+  return run.dresses.map((d, q) => (q < p ? d : d.map((m, g) => (g === TORSO ? mode : m))));
+};
+
+test.each([
+  [0, 1, 2, 0],
+  [3, 4, 2, 1],
+  [0, 4, 1, 0.75],
+  [4, 0, 1, 0.75],
+  [2, 2, 2, 0],
+])('running from %d to %d, %d is passed for a share of %d', (before, now, limit, share) => {
+  expect(shareAbove(before, now, limit)).toBeCloseTo(share, 12);
+});
+
+test('minutes of shivering grow smoothly with the cold even at long steps: no jump misleads the search', () => {
+  const minutes = (airC: number) => {
+    const bitter = dayOf([aLeg({ sport: 'stand', minutes: 40, effort: { by: 'usual' } })], airC, 2);
+    const run = ran(kit, 120, new Course(AVERAGE_PERSON, bitter, undefined, undefined, undefined));
+    let node: Node | null = null;
+    run.take(from(run, 0, 'bms closed'));
+    run.dresses.forEach((d, p) => (node = run.advance(p, node, p > 0 ? run.dresses[p - 1] : null, d, true)));
+    return node!.watch[WATCH.shiverMinutes];
+  };
+  const all = Array.from({ length: 21 }, (_, i) => minutes(17 - i / 10));
+  const rises = all.slice(1).map((m, i) => m - all[i]);
+  expect(all[20] - all[0]).toBeGreaterThan(1);
+  expect(Math.max(...rises)).toBeLessThan(0.5);
+  expect(Math.min(...rises)).toBeGreaterThan(-1e-9);
+});
+
+test('a path costs in the search what its plan costs in full', () => {
+  const run = ran(kit, 15);
+  const full = scorePlan(AVERAGE_PERSON, kitGarments(kit), day, run.plan());
+  expect(run.total / full.total).toBeWithin(0.97, 1.03);
+});
+
+describe('trials', () => {
+  test('cost the same whether tried alone, after a trial like it, or taken; and are simulated once', () => {
+    const one = ran(kit, 60);
+    const trial = from(one, 2, 'bms closed');
+    const alone = one.cost(trial, 2, Infinity);
+    const other = ran(kit, 60);
+    other.cost(from(other, 3, 'bms closed'), 3, Infinity);
+    other.cost(from(other, 2, 'bm closed'), 2, Infinity);
+    expect(other.cost(from(other, 2, 'bms closed'), 2, Infinity)).toBe(alone);
+    const before = course.steps;
+    expect(one.cost(from(one, 2, 'bms closed'), 2, Infinity)).toBe(alone);
+    expect(course.steps).toBe(before);
+    expect(one.take(trial, 2)).toBe(alone);
+    expect(course.steps).toBe(before);
+    const fresh = new PathRun(course, kit, 60);
+    expect(fresh.take(fresh.like(trial))).toBeCloseTo(alone, 9);
+  });
+  test('given up, say that they are dearer; asked with more patience, are run on', () => {
+    const run = ran(kit, 60);
+    improve(run, { free: [0, 1, 2, 3, 4], maxCues: 12, sweeps: 3, goOn: () => true });
+    const worse = from(run, 1, 'b closed');
+    expect(run.cost(from(run, 0, 'bmsw closed'), 0)).toBe(Infinity);
+    const givenUp = run.cost(worse, 1, 0);
+    const whole = run.cost(worse, 1, Infinity);
+    expect(givenUp).toBeGreaterThan(run.total);
+    expect(whole).toBeGreaterThan(run.total);
+    expect(run.cost(worse, 1, 0)).toBe(whole);
+  });
+  test('a path carried over to another kit keeps what its phases have in common', () => {
+    const run = ran(kit, 60);
+    run.take(from(run, 2, 'bs open'));
+    const bare = new PathRun(course, { ...kit, shell: null }, 60);
+    const path = bare.like(run.dresses);
+    expect(path[0]).toBe(path[1]);
+    expect(path[1]).not.toBe(path[2]);
+    expect(path.every((d) => !layersOf(d[TORSO]).includes('s'))).toBe(true);
+  });
+  test('until something new gains, only ways of wearing what is new are tried', () => {
+    const mild = new Course(
+      AVERAGE_PERSON,
+      dayOf([aLeg({ minutes: 40 }), aLeg({ minutes: 30 })], 6),
+      undefined,
+      undefined,
+      0,
+    );
+    const count = (news?: ReadonlySet<string>) => {
+      const run = ran(kit, 60, mild);
+      improve(run, { free: [0, 1, 2, 3, 4], maxCues: 12, sweeps: 3, goOn: () => true });
+      const again = new PathRun(mild, { ...kit, hat: parts.hats[0] }, 60);
+      again.take(again.like(run.dresses));
+      mild.record.clear();
+      const before = mild.steps;
+      improve(again, { free: [2], maxCues: 12, sweeps: 1, news, goOn: () => true });
+      return { steps: mild.steps - before, total: again.total };
+    };
+    const all = count();
+    const few = count(new Set([parts.hats[0].id]));
+    expect(few.steps).toBeWithin(1, 0.6 * all.steps);
+    expect(few.total).toBeCloseTo(all.total, 9);
+  });
+});
+
+describe('other kits to begin from', () => {
+  const all = candidates(CATALOGUE, 'ski tour', day);
+  test.each([0, 1])('number %d differs in base, shell and legs, and is whole', (nth) => {
+    const first = firstKit(all, true);
+    const other = otherKit(all, first, nth);
+    expect(other.base).not.toBe(first.base);
+    expect(other.shell).not.toBe(first.shell);
+    expect(sameParts(other.legs, first.legs)).toBe(false);
+    expect(other.mid === null).toBe(nth === 0);
+    expect(sameParts(other.feet, first.feet)).toBe(true);
+    expect(new Set(kitGarments(other)).size).toBe(kitGarments(other).length);
+  });
+  test('from a closet of bare necessities the other kit is the same one', () => {
+    const bare = candidates(
+      SKI_CLOSET.filter((g) => g.role !== 'mid'),
+      'ski tour',
+      day,
+    );
+    const one = { ...bare, bases: bare.bases.slice(0, 1), shells: [], legs: bare.legs.slice(0, 1) };
+    const first = firstKit(one, true);
+    expect(otherKit(one, first, 1)).toEqual({ ...first, mid: null });
+  });
+  test('every piece of a kit belongs to a part that can be taken over', () => {
+    const keys = new Set(BODY_PARTS.flatMap((p) => p.keys));
+    expect(Object.keys(kit).filter((k) => !keys.has(k as keyof Kit))).toEqual([]);
+  });
+  test('pairs of layers change both, and only when asked for', () => {
+    expect(kitParts(parts, true, false).some((p) => p.pair)).toBe(false);
+    const pairs = kitParts(all, true, true).filter((p) => p.pair);
+    expect(pairs.map((p) => p.name)).toEqual(['mid layer and shell', 'base and mid layer']);
+    const first = firstKit(all, true);
+    for (const k of pairs[0].options(first)) {
+      expect(k.mid).not.toBe(first.mid);
+      expect(k.shell).not.toBe(first.shell);
+    }
+    expect(pairs[1].options(first)).toHaveLength((all.bases.length - 1) * all.mids.length);
+  });
+});
+
+test('one more layer is put on wherever the base is, airy on the move, closed at stops', () => {
+  const modes = torsoModes(kit);
+  const on = (key: string, airy: boolean) =>
+    sameWay(
+      withLayer(
+        modes.find((m) => m.key === key)!,
+        'm',
+        airy,
+      ),
+      modes,
+    ).key;
+  expect(on('bs closed', false)).toBe('bms closed');
+  expect(on('bs closed', true)).toBe('bms open');
+  expect(on('b closed', true)).toBe('bm open');
+  expect(on('bsw closed', true)).toBe('bmsw closed');
+});
+
+test('without a rule it is planned as well as under any: a layer that pays only when worn another way is found', () => {
+  const files = (name: string) => readFileSync(`src/demo/files/${name}`, 'utf8');
+  const [outing] = buildDemoOutings(files, DEMO_PERSON);
+  const request = {
+    person: DEMO_PERSON,
+    timeline: timelineOf(outing, DEMO_PERSON),
+    sport: outing.sport,
+    damp: DEMO_DAMP,
+  };
+  const school = SCHOOLS.find((s) => s.id === 'many-thin')!;
+  const free = makePlan({ ...request, closet: CATALOGUE });
+  const thin = makePlan({ ...request, closet: CATALOGUE.filter((g) => !school.leaves(g)) });
+  expect(free.scored.total).toBeLessThan(1.03 * thin.scored.total);
+});
