@@ -1,13 +1,21 @@
+import { readFileSync } from 'node:fs';
 import { AVERAGE_PERSON } from '@/core/body/person';
+import { CATALOGUE } from '@/core/clothing/catalogue';
+import { timelineOf } from '@/core/outing/outing';
+import { alongOf } from '@/core/plan/edit';
+import { makePlan, type PlanRequest } from '@/core/plan/planner';
+import { SCHOOLS } from '@/core/plan/schools';
 import { scorePlan } from '@/core/plan/score';
 import type { Plan } from '@/core/simulate/plan';
+import { buildDemoOutings, DEMO_DAMP, DEMO_PERSON } from '@/demo/scenario';
 import { everyPlan, searched, SMALL_CASES, type SmallCase } from '../tests/support/everyPlan';
 import { atLeastAsGood, duel, FIXED_RULES, type Compared, type FixedRule } from '../tests/support/fixedRules';
 import { randomOuting } from '../tests/support/randomOutings';
 
 /**
  * What the planner is held to, as JSON lines: each small case against every plan there is, each random outing against each
- * rule of thumb, and a summary of both. `--small N` and `--random N` take every so-many-th case, 0 leaves them out.
+ * rule of thumb, the search without a rule against each school, and summaries. `--small N`, `--random N` and `--schools N`
+ * take so many cases, 0 leaves them out.
  */
 const say = (line: object) => process.stdout.write(JSON.stringify(line) + '\n');
 const count = (name: string, all: number): number => {
@@ -66,7 +74,42 @@ function random(n: number): void {
   say({ random: n, atLeastAsGood: held });
 }
 
+/** Whether the search without any rule ends as low as the same search under each school's rule. */
+function schools(n: number): void {
+  const files = (name: string) => readFileSync(`src/demo/files/${name}`, 'utf8');
+  const demo = buildDemoOutings(files, DEMO_PERSON).map((o) => ({
+    name: o.name,
+    person: DEMO_PERSON,
+    closet: [...CATALOGUE],
+    timeline: timelineOf(o, DEMO_PERSON),
+    sport: o.sport,
+    damp: DEMO_DAMP,
+  }));
+  const all = [
+    ...demo,
+    ...Array.from({ length: 16 }, (_, i) => ({ ...randomOuting(12 * i + 4), person: AVERAGE_PERSON })),
+  ];
+  let asLow = 0;
+  let worst = 0;
+  for (const r of all.slice(0, n)) {
+    const costs = SCHOOLS.flatMap((s): { id: string; cost: number }[] => {
+      if (s.needs && !r.closet.some(s.needs)) return [];
+      const closet = r.closet.filter((g) => !s.leaves(g));
+      const { plan } = makePlan({ ...r, closet, weights: s.weights, ...s.habits });
+      return [{ id: s.id, cost: scorePlan(r.person, alongOf(closet, plan), r.timeline, plan, { damp: r.damp }).total }];
+    });
+    const free = costs.find((c) => c.id === 'free')!.cost;
+    const best = costs.reduce((a, b) => (b.cost < a.cost ? b : a));
+    if (free - best.cost <= Math.max(0.02, 0.02 * free)) asLow++;
+    worst = Math.max(worst, free - best.cost);
+    say({ outing: r.name, free: r3(free), best: best.id, itsCost: r3(best.cost), schools: costs.length });
+  }
+  say({ outings: Math.min(n, all.length), within2PercentOrOneFiftiethOfAPoint: asLow, worstPoints: r3(worst) });
+}
+
 const smallCases = count('small', SMALL_CASES.length);
 const outings = count('random', RANDOM);
 if (smallCases > 0) small(smallCases);
 if (outings > 0) random(outings);
+const withSchools = count('schools', 20);
+if (withSchools > 0) schools(withSchools);
