@@ -85,7 +85,7 @@ function schools(n: number): void {
     sport: o.sport,
     damp: DEMO_DAMP,
   }));
-  const all = [
+  const all: (PlanRequest & { name: string })[] = [
     ...demo,
     ...Array.from({ length: 16 }, (_, i) => ({ ...randomOuting(12 * i + 4), person: AVERAGE_PERSON })),
   ];
