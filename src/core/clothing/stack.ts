@@ -62,6 +62,8 @@ export interface Stacks {
   garment: Int16Array;
   /** place of node k in the wardrobe's and the state's arrays, `garment * 13 + zone` */
   place: Int32Array;
+  /** coverage with openings as they are, 0–1 */
+  cover: Float64Array;
   /** dry resistance inside and outside the layer's water node, m²K/W */
   rIn: Float64Array;
   rOut: Float64Array;
@@ -105,6 +107,7 @@ export function newStacks(): Stacks {
     layers: new Uint8Array(ZONE_COUNT),
     garment: new Int16Array(n),
     place: new Int32Array(n),
+    cover: f(),
     rIn: f(),
     rOut: f(),
     rGap: f(),
@@ -188,14 +191,16 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
     let inside = 0;
     let most = 0;
     let full = 0;
-    for (let i = 0; i < w.count && n < MAX_LAYERS; i++) {
-      const g = w.inOrder[i];
+    const list = w.inZone[z];
+    for (let i = 0; i < list.length && n < MAX_LAYERS; i++) {
+      const g = list[i];
       if (!state.worn[g]) continue;
       const cover = coverage(w, state, g, z);
       if (cover < LEAST_COVER) continue;
       n++;
       out.garment[base + n] = g;
       out.place[base + n] = g * ZONE_COUNT + z;
+      out.cover[base + n] = cover;
       if (w.mitten[g]) mitten = true;
       // A tight outer layer squeezes flow the more there is under it; a boot fuller than it was made for is tight too.
       const overfill = Math.min(0.8, Math.max(0, inside - w.room[g]) / OVERFILL_PER_TIGHT);
@@ -225,7 +230,7 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
     for (let k = n; k >= 1; k--) {
       const g = out.garment[base + k];
       const j = g * ZONE_COUNT + z;
-      const cover = coverage(w, state, g, z);
+      const cover = out.cover[base + k];
       // Where a garment leaves part of the zone bare its cloth resists the wind on its own share only: what lies beneath
       // goes on resisting, and the bare share's heat is counted by the parallel paths below.
       const airShare = k <= beneath ? 1 - pack * (1 - PACK_AIR) : 1;
@@ -265,7 +270,7 @@ export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: St
     for (let k = 1; k <= n; k++) {
       const g = out.garment[base + k];
       const j = g * ZONE_COUNT + z;
-      const cover = coverage(w, state, g, z);
+      const cover = out.cover[base + k];
       // What is tight outside, and pack straps, press the loft out of what lies beneath.
       squeezeOutside -= w.tightness[g] + (k === full ? most : 0);
       const pressed = k <= beneath ? pack : 0;

@@ -53,8 +53,9 @@ export interface Wardrobe {
   indexOf: Map<string, number>;
   /** garment indexes from the skin out */
   inOrder: Int16Array;
-  /** the zones each garment covers at all */
+  /** the zones each garment covers at all, and the garments that cover each zone at all, from the skin out */
   zonesOf: Uint8Array[];
+  inZone: Uint8Array[];
 }
 
 /** Numerical floor of the water a surface holds as an adsorbed film, g/m²: keeps dry synthetics from being infinitely stiff. */
@@ -120,6 +121,7 @@ export function compileWardrobe(garments: Garment[]): Wardrobe {
     heatShare: f(),
     indexOf: new Map(),
     inOrder: new Int16Array(count),
+    inZone: [],
     zonesOf: garments.map((g) => Uint8Array.from(ZONES.flatMap((z, i) => (g.panels[z] ? [i] : [])))),
   };
   garments.forEach((g, i) => {
@@ -173,5 +175,6 @@ export function compileWardrobe(garments: Garment[]): Wardrobe {
   });
   const sorted = garments.map((_, i) => i).sort((a, b) => garments[a].order - garments[b].order || a - b);
   w.inOrder.set(sorted);
+  w.inZone = ZONES.map((zone) => Uint8Array.from(sorted.filter((g) => garments[g].panels[zone])));
   return w;
 }

@@ -1,7 +1,7 @@
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 
 /** Longest stretch of a coarser timeline, s, and how alike its parts must be: K, m/s, W and mm/h. */
-const LONGEST_S = 900;
+const LONGEST_S = 1800;
 const ALIKE = { airC: 0.8, relativeWind: 0.8, metabolicW: 30, precipitationMmH: 0.3 } as const;
 
 /** Averaged over the parts by their length. */
@@ -23,13 +23,14 @@ const MEANS = [
 /**
  * The same outing in fewer stretches, for a search that takes long steps: neighbours on one leg that hardly differ become
  * one. Sums over time stay what they were.
+ * @param cuts s, rising: no stretch runs across one of them
  */
-export function coarser(timeline: Timeline): Timeline {
+export function coarser(timeline: Timeline, cuts: readonly number[] = []): Timeline {
   const out: Stretch[] = [];
   let first: Stretch | null = null;
-  for (const s of timeline.stretches) {
+  for (const s of timeline.stretches.flatMap((x) => cutAt(x, cuts))) {
     const last = out[out.length - 1];
-    if (last && first && joins(first, s) && s.endS - last.startS <= LONGEST_S + 1e-6) {
+    if (last && first && !cuts.includes(s.startS) && joins(first, s) && s.endS - last.startS <= LONGEST_S + 1e-6) {
       const a = last.endS - last.startS;
       const b = s.endS - s.startS;
       const joined: Stretch = { ...last, endS: s.endS };
@@ -43,6 +44,11 @@ export function coarser(timeline: Timeline): Timeline {
     }
   }
   return { ...timeline, stretches: out };
+}
+
+function cutAt(s: Stretch, cuts: readonly number[]): Stretch[] {
+  const ends = [...cuts.filter((c) => c > s.startS && c < s.endS), s.endS];
+  return ends.map((endS, i) => ({ ...s, startS: i > 0 ? ends[i - 1] : s.startS, endS }));
 }
 
 function joins(a: Stretch, b: Stretch): boolean {

@@ -61,7 +61,10 @@ export class Course {
     this.starts = this.phases.map((p) => stretchAt(timeline, p.startS + 0.5));
     this.allows = this.phases.map((p) => this.allowsIn(p));
     const whole = { atS: 0, actions: [] };
-    const coarse = coarser(timeline);
+    const coarse = coarser(
+      timeline,
+      this.phases.map((p) => p.startS),
+    );
     for (const m of goingModes()) {
       const untilS = timeline.endS;
       const changed =

@@ -9,6 +9,8 @@ export interface KitPart {
   options: (kit: Kit) => Kit[];
   /** the letter of a torso layer, in the keys of modes: one that nobody wears yet is also tried wherever the base is worn */
   layer?: 'm' | 's';
+  /** what else is worn another way with it */
+  with?: readonly number[];
   /** two garments change at once */
   pair?: boolean;
 }
@@ -51,7 +53,7 @@ export function kitParts(c: Candidates, hasWarm: boolean, pairs: boolean): KitPa
   const sets = (key: 'legs' | 'feet', list: Garment[][]) => (kit: Kit) =>
     list.filter((set) => !sameSet(set, kit[key])).map((set) => ({ ...kit, [key]: set }));
   const parts: KitPart[] = [
-    { name: 'legs', choice: LEGS, options: sets('legs', c.legs) },
+    { name: 'legs', choice: LEGS, with: [TORSO], options: sets('legs', c.legs) },
     { name: 'mid layer', choice: TORSO, options: one('mid', none(c.mids)), layer: 'm' },
     { name: 'shell', choice: TORSO, options: one('shell', none(c.shells)), layer: 's' },
     { name: 'base', choice: TORSO, options: one('base', c.bases) },

@@ -242,7 +242,10 @@ export class PathRun {
       if (!node) return Infinity;
       nodes.push(node);
       if (this.total === Infinity) continue;
-      const behind = node.soFar - this.nodes[p].soFar;
+      // A change is paid for at once and pays later: what it costs to make does not count as falling behind.
+      const here = this.nodes[p];
+      const all = node.soFar - here.soFar;
+      const behind = Math.min(all, all - node.changes + here.changes);
       if (behind > patience * (this.total - this.nodes[p].soFar) + 1e-9) return this.total + behind;
     }
     return (this.last.cost = nodes[this.length - 1].soFar + this.end(dresses));

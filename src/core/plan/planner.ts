@@ -89,7 +89,7 @@ export const MOST_CUES = 12;
 const KNEE = 0.04;
 const TRIED_MEMBERS = 12;
 /** Integrator steps by which a stage is over: the kit and cues of one descent, its later rounds, other starts, and the rest. */
-const BUDGET = { kit: 150_000, cues: 190_000, again: 250_000, fine: 280_000, curve: 330_000 } as const;
+const BUDGET = { kit: 80_000, cues: 110_000, again: 200_000, fine: 240_000, curve: 280_000 } as const;
 interface Budget {
   kit: number;
   cues: number;
@@ -107,7 +107,7 @@ const FAR_ADDED = 3;
  * How many candidates for one part are tried with their own best wearing: layers put on wherever the base is, of those worn
  * now, pairs of those, and of those that nobody wears, for the torso and for other parts.
  */
-const TRIED = { added: 3, near: 2, pairs: 4, idleTorso: 8, idle: 3 } as const;
+const TRIED = { added: 3, near: 2, nearLater: 4, idleTorso: 8, idle: 3 } as const;
 /** While cues are placed a trial is followed longer before it is given up: what costs now may pay at the next stop. */
 const PATIENT = 0.5;
 /** A fresh path this much dearer than the one there is will not catch up, points. */
@@ -240,12 +240,12 @@ class Search {
       const had = best.kit;
       const tries = [
         ...added.slice(0, TRIED.added),
-        ...near.slice(0, part.pair ? TRIED.pairs : TRIED.near),
+        ...near.slice(0, round > 0 ? TRIED.nearLater : TRIED.near),
         ...evenly(idle, part.choice === TORSO ? TRIED.idleTorso : TRIED.idle),
       ];
       for (const run of tries) {
         improve(run, {
-          free: [part.choice],
+          free: round > 0 ? [part.choice, ...(part.with ?? [])] : [part.choice],
           maxCues: MOST_CUES,
           sweeps: 1,
           betweenCues: !added.includes(run) && (round > 0 || run !== near[0]),

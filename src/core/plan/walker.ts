@@ -106,7 +106,10 @@ export function walk(
     }
     if (t >= end - 1e-9) continue;
     sim.dress(here);
-    while (t < end - 1e-9) step(here, Math.min(end, t + stepS));
+    // Steps of one length, none of them a remainder.
+    const from = t;
+    const count = Math.ceil((end - from) / stepS - 1e-9);
+    for (let n = 1; n <= count; n++) step(here, n < count ? from + ((end - from) * n) / count : end);
   }
   if (change) sim.endChange(change, timeline.stretches[timeline.stretches.length - 1].airC);
 }
