@@ -85,8 +85,8 @@ const MISS_S = 30;
 const BEAM = 3;
 /** Nobody remembers more. */
 export const MOST_CUES = 12;
-/** Share of what all cues together gain that the knee may leave behind. */
-const KNEE = 0.04;
+/** What of all that cues gain the knee may leave behind: a share, and never more than so many points. */
+const KNEE = { share: 0.04, points: 0.1 } as const;
 const TRIED_MEMBERS = 12;
 /** Integrator steps by which a stage is over: the kit and cues of one descent, its later rounds, other starts, and the rest. */
 const BUDGET = { kit: 80_000, cues: 110_000, again: 200_000, fine: 240_000, curve: 280_000 } as const;
@@ -356,14 +356,15 @@ class Search {
   }
 
   /**
-   * The knee: the fewest cues that come within a few percent of what cues can gain; and among it and its neighbours the one
-   * that costs least over the spread of forecast and athlete.
+   * The knee: the fewest cues that come near what cues can gain (their own price is in the cost already); and among it and its
+   * neighbours the one that costs least over the spread of forecast and athlete.
    */
   private choose(curve: readonly CurvePoint[], kit: Kit): Plan {
     const least = Math.min(...curve.map((p) => p.cost));
     const gain = curve[0].cost - least;
-    const knee = curve.findIndex((p) => p.cost - least <= KNEE * gain + 1e-9);
-    const near = curve.slice(Math.max(0, knee - 1), knee + 2).filter((p) => p.cost - least <= 4 * KNEE * gain + 1e-9);
+    const leaves = Math.min(KNEE.share * gain, KNEE.points);
+    const knee = curve.findIndex((p) => p.cost - least <= leaves + 1e-9);
+    const near = curve.slice(Math.max(0, knee - 1), knee + 2).filter((p) => p.cost - least <= 4 * leaves + 1e-9);
     if (near.length < 2 || this.stopped) return curve[knee].plan;
     const garments = kitGarments(kit);
     const { person, timeline, damp, leadDays, waiting } = this.request;

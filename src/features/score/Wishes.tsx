@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { CurvePoint } from '@/core/plan/planner';
 import { WISH_RANGE, type Wishes as Wanted } from '@/core/plan/wishes';
 import type { Weights } from '@/core/judge/cost';
-import { fromTemperature, toTemperature, temperatureUnit, type Units } from '@/formats/words';
+import { clock, fromTemperature, toTemperature, temperatureUnit, type Units } from '@/formats/words';
 import { Button } from '@/ui/Button';
 import type { Score } from './useScore';
 
@@ -116,62 +116,55 @@ function Field({ label, unit, value, range, onChange }: FieldProps) {
   );
 }
 
-const HEIGHT = 84;
-const STEP = 46;
+/** Bars are drawn to this many times the least cost; what is dearer is cut off, and looks it. */
+const SHOWN = 3;
 
-/** What each number of cues costs at best: all from one search. A bar takes that plan. */
+/** What each number of cues costs at best, and when they fall: all from one search. A row takes that plan. */
 function Curve({ score }: { score: Score }) {
   const { curve, plan } = score;
   if (curve.length === 0) return <p className="mt-3 text-ink-3">Plan again to see what each further cue is worth.</p>;
-  const top = Math.max(...curve.map((p) => p.cost));
-  // The first cues often save ten times what the next ones do: heights by the root, numbers as they are.
-  const height = (cost: number) => Math.max(2, HEIGHT * Math.sqrt(cost / top));
+  const costs = curve.map((p) => p.cost);
+  const most = Math.min(Math.max(...costs), SHOWN * Math.min(...costs));
   return (
     <div className="mt-3">
       <p>
-        <b>Cost by number of cues.</b>{' '}
+        <b>Cost by number of cues, points.</b>{' '}
         <span className="text-ink-2">
           {curve.length === 1
             ? 'No cue pays for itself on this day.'
             : `More than ${curve[curve.length - 1].cues} would not pay.`}
         </span>
       </p>
-      <ul className="mt-1 flex items-end gap-1" style={{ height: HEIGHT + 38 }}>
+      <ul className="mt-1">
         {curve.map((p) => (
-          <Bar key={p.cues} p={p} height={height(p.cost)} chosen={plan?.cues.length === p.cues} onTake={score.commit} />
+          <Row key={p.cues} p={p} most={most} chosen={plan?.cues.length === p.cues} onTake={score.commit} />
         ))}
       </ul>
     </div>
   );
 }
 
-function Bar({
-  p,
-  height,
-  chosen,
-  onTake,
-}: {
-  p: CurvePoint;
-  height: number;
-  chosen: boolean;
-  onTake: Score['commit'];
-}) {
+function Row({ p, most, chosen, onTake }: { p: CurvePoint; most: number; chosen: boolean; onTake: Score['commit'] }) {
+  const cut = p.cost > most * 1.001;
   return (
-    <li style={{ width: STEP }}>
+    <li>
       <button
-        className="block w-full cursor-pointer text-center"
+        className="grid w-full cursor-pointer grid-cols-[56px_minmax(0,5fr)_48px_minmax(0,4fr)] items-center gap-2 border-b border-grid py-0.5 text-left hover:bg-grid"
         aria-pressed={chosen}
         aria-label={`The plan with ${p.cues} cues, ${p.cost.toFixed(2)} points`}
         onClick={() => onTake(p.plan)}
       >
-        <span className="block text-[12px]">{p.cost.toFixed(2)}</span>
-        <span
-          className={`block border ${chosen ? 'border-2 border-ink' : 'border-transparent'} bg-heat-2`}
-          style={{ height }}
-        />
-        <span className={`block text-[12px] ${chosen ? 'font-bold' : 'text-ink-2'}`}>
+        <span className={chosen ? 'font-bold' : 'text-ink-2'}>
           {p.cues} {p.cues === 1 ? 'cue' : 'cues'}
         </span>
+        <span
+          className={`relative block h-4 border bg-heat-2 ${chosen ? 'border-2 border-ink' : 'border-transparent'}`}
+          style={{ width: `${Math.max(1, (100 * Math.min(p.cost, most)) / most)}%` }}
+        >
+          {cut && <span className="absolute -inset-y-1 right-3 w-1.5 -skew-x-12 border-x-2 border-ink bg-paper" />}
+        </span>
+        <b className="text-right">{p.cost.toFixed(2)}</b>
+        <span className="truncate text-[12px] text-ink-2">{p.plan.cues.map((c) => clock(c.atS)).join(' · ')}</span>
       </button>
     </li>
   );
