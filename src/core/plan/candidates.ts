@@ -65,7 +65,7 @@ export function candidates(
   habits: { barriers?: boolean; twoSocks?: boolean } = {},
 ): Candidates {
   const use = purposeOf(sport);
-  const fits = closet.filter((g) => g.suits.length === 0 || g.suits.includes(use));
+  const fits = [...closet].sort(byPlace).filter((g) => g.suits.length === 0 || g.suits.includes(use));
   const of = (group: Group, ...roles: Role[]) => fits.filter((g) => g.group === group && roles.includes(g.role));
   const byWarmth = (a: Garment, b: Garment) => a.thicknessMm - b.thicknessMm || a.id.localeCompare(b.id);
   const shorts = of('legs', 'short').sort(byWarmth);
@@ -117,6 +117,10 @@ export function candidates(
     eyes: of('eyes', 'lens'),
   };
 }
+
+/** From the skin out and from thin to thick: the plan must not depend on the order in which a closet is listed. */
+const byPlace = (a: Garment, b: Garment): number =>
+  a.order - b.order || a.thicknessMm - b.thicknessMm || a.name.localeCompare(b.name) || a.id.localeCompare(b.id);
 
 /** Liners as the athlete wants them: breathing, or barriers where there are any. */
 function lined(liners: Garment[], barriers: boolean): Garment[] {

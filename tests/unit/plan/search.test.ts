@@ -182,6 +182,13 @@ test('one more layer is put on wherever the base is, airy on the move, closed at
   expect(on('bsw closed', true)).toBe('bmsw closed');
 });
 
+test('the order in which a closet is listed changes nothing', () => {
+  const short = dayOf([aLeg({ minutes: 25 }), aLeg({ sport: 'stand', minutes: 8, effort: { by: 'usual' } })]);
+  const plan = (closet: typeof SKI_CLOSET) =>
+    makePlan({ person: AVERAGE_PERSON, closet, timeline: short, sport: 'ski tour', maxCues: 3 }).plan;
+  expect(plan([...SKI_CLOSET].reverse())).toEqual(plan(SKI_CLOSET));
+});
+
 test('without a rule it is planned as well as under any: a layer that pays only when worn another way is found', () => {
   const files = (name: string) => readFileSync(`src/demo/files/${name}`, 'utf8');
   const [outing] = buildDemoOutings(files, DEMO_PERSON);
