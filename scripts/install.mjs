@@ -84,12 +84,16 @@ function aptInstall(packages, what) {
   if (status !== 0) throw new Stop(`${what} could not be installed. Run by hand:  ${command}`);
 }
 
+/** Where `scripts/worker.mjs` puts the worker. */
+export const WORKER_FILE = 'public/ember.worker.js';
+
 /** Builds the application when its sources are newer than the last build. */
 export function ensureBuild() {
   const stamp = join(ROOT, '.next', 'ember-stamp');
   const want = hashOf(sources().join('\n'));
   if (existsSync(join(ROOT, '.next', 'BUILD_ID')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return;
   say('building the application');
+  if (run(process.execPath, ['scripts/worker.mjs']) !== 0) throw new Stop('the worker could not be bundled; see above');
   const status = run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], {
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
   });
@@ -107,7 +111,7 @@ export function sources(folders = ['src', 'public']) {
     for (const e of readdirSync(dir, { withFileTypes: true })) {
       const path = join(dir, e.name);
       if (e.isDirectory()) walk(path);
-      else list.push(describe(path));
+      else if (path !== join(ROOT, WORKER_FILE)) list.push(describe(path));
     }
   };
   for (const f of folders) walk(join(ROOT, f));

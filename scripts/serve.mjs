@@ -23,6 +23,8 @@ export async function startApplication(mode, port, url) {
     NEXT_TELEMETRY_DISABLED: '1',
     NODE_ENV: mode === 'dev' ? 'development' : 'production',
   };
+  if (mode === 'dev')
+    spawn(process.execPath, ['scripts/worker.mjs', '--watch'], { cwd: ROOT, stdio: ['pipe', 'inherit', 'inherit'] });
   const next = [process.execPath, 'node_modules/next/dist/bin/next', mode, '-H', '127.0.0.1', '-p', String(port)];
   const setpriv = spawnSync('setpriv', ['--version']).status === 0;
   const [command, ...args] = setpriv ? ['setpriv', '--pdeathsig', 'SIGTERM', '--', ...next] : next;

@@ -17,8 +17,11 @@ interface Running {
   api: Remote<EmberWorker>;
 }
 
+/** `ember.worker.ts` as `scripts/worker.mjs` bundles it. */
+const WORKER = '/ember.worker.js';
+
 function start(): Running {
-  const worker = new Worker(new URL('./ember.worker.ts', import.meta.url), { type: 'module' });
+  const worker = new Worker(WORKER);
   return { worker, api: wrap<EmberWorker>(worker) };
 }
 
