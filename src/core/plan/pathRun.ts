@@ -49,6 +49,7 @@ export class PathRun {
   /** what paths came to, by name; if not the whole of it, then with what patience and against what total they were given up */
   private readonly tried = new Map<string, { cost: number; whole: boolean; against: number; patience: number }>();
   private last: { dresses: Dress[]; nodes: Node[]; cost: number } = { dresses: [], nodes: [], cost: Infinity };
+  private readonly spare: Float64Array[] = [];
   private readonly changes = new Map<number, { actions: KitAction[]; pieces: number; change: Changing | null }>();
 
   constructor(
@@ -131,7 +132,7 @@ export class PathRun {
     const soFar =
       totalCost({ ...weighed(body, w), alarms: alarmCost(watch), changes, mass: 0 }) +
       afterChillCost(watch[WATCH.afterChillK]) * w.caution;
-    return { state: keep ? sim.snapshot() : NONE, watch, body, changes, soFar };
+    return { state: keep ? sim.snapshot(this.spare.pop()) : NONE, watch, body, changes, soFar };
   }
 
   private priceOf(p: number, pieces: number, seconds: number, halt: boolean, dress: Dress): number {
@@ -192,6 +193,7 @@ export class PathRun {
    */
   take(dresses: Dress[], from = 0, against?: { run: PathRun; margin: number }): number {
     if (dresses === this.last.dresses && this.last.cost < Infinity) {
+      this.reuse(this.nodes, this.last.nodes);
       this.nodes = this.last.nodes;
       this.dresses = dresses;
       return (this.total = this.last.cost);
@@ -228,12 +230,20 @@ export class PathRun {
     return cost;
   }
 
+  /** The memory of nodes that no path needs any longer, for the next ones: fresh memory is cold, and costs more than the copy. */
+  private reuse(old: readonly Node[], ...needed: (readonly Node[])[]): void {
+    old.forEach((n, p) => {
+      if (n.state !== NONE && needed.every((nodes) => nodes[p] !== n)) this.spare.push(n.state);
+    });
+  }
+
   private try(dresses: Dress[], from: number, patience: number): number {
     // Trials come in families: what this one has in common with the last is not simulated again.
     const { last } = this;
     let common = 0;
     while (common < last.nodes.length && this.alike(dresses[common], last.dresses[common])) common++;
     const nodes = common > from ? last.nodes.slice(0, Math.min(common, this.length - 1)) : this.nodes.slice(0, from);
+    this.reuse(last.nodes, nodes, this.nodes);
     this.last = { dresses, nodes, cost: Infinity };
     for (let p = nodes.length; p < this.length; p++) {
       const before = p > 0 ? dresses[p - 1] : null;
