@@ -114,10 +114,10 @@ function simulation(): void {
   const c = stretches[0];
   sim.start(plan);
   sim.dress(c);
-  for (let i = 0; i < 20000; i++) sim.step(c, 10);
+  for (let i = 0; i < 20000; i++) sim.step(10);
   collect();
   const before = process.memoryUsage().heapUsed;
-  for (let i = 0; i < 200000; i++) sim.step(c, 10);
+  for (let i = 0; i < 200000; i++) sim.step(10);
   const grown = process.memoryUsage().heapUsed - before;
   say('heap growth over 200 000 steps before any collection', grown / 1024, 'KiB');
   for (let i = 0; i < 1000; i++) once();

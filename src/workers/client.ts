@@ -15,6 +15,8 @@ export type { Behind };
 interface Running {
   worker: Worker;
   api: Remote<EmberWorker>;
+  /** rejects when the worker itself breaks, which no call would ever tell */
+  broken: Promise<never>;
 }
 
 /** `ember.worker.ts` as `scripts/worker.mjs` bundles it. */
@@ -22,7 +24,33 @@ const WORKER = '/ember.worker.js';
 
 function start(): Running {
   const worker = new Worker(WORKER);
-  return { worker, api: wrap<EmberWorker>(worker) };
+  const broken = new Promise<never>((_, reject) => {
+    worker.onerror = (e) => reject(new Error(e.message || 'the simulation could not be loaded; reload the page'));
+  });
+  broken.catch(() => worker.terminate());
+  return { worker, api: wrap<EmberWorker>(worker), broken };
+}
+
+/** Workers that have finished. Code that has run for a while runs two times as fast, so the next question goes to one of them. */
+const idle: Running[] = [];
+const MOST_IDLE = 2;
+
+/** Puts one question to a worker that has nothing else to do. @returns the answer, and a way to end the work at once */
+function ask<T>(question: (api: Remote<EmberWorker>) => Promise<T>): { result: Promise<T>; cancel: () => void } {
+  const running = idle.pop() ?? start();
+  let over = false;
+  const end = (keep: boolean) => {
+    if (over) return;
+    over = true;
+    if (keep && idle.length < MOST_IDLE) idle.push(running);
+    else running.worker.terminate();
+  };
+  const result = Promise.race([question(running.api), running.broken]);
+  result.then(
+    () => end(true),
+    () => end(false),
+  );
+  return { result, cancel: () => end(false) };
 }
 
 export interface ScoreRequest {
@@ -54,7 +82,11 @@ export class Scorer {
     this.busy = true;
     try {
       this.running ??= start();
-      const scored = await this.running.api.score(r.person, r.garments, r.outing, r.plan, r.damp, r.wishes, r.stepS);
+      const { api, broken } = this.running;
+      const scored = await Promise.race([
+        api.score(r.person, r.garments, r.outing, r.plan, r.damp, r.wishes, r.stepS),
+        broken,
+      ]);
       done(scored);
     } catch (e) {
       fail(e as Error);
@@ -75,7 +107,7 @@ export class Scorer {
  * Looks for the one change that helps a plan most, in a worker of its own so that scoring is never held up.
  * @returns the result, and a way to end the work when the plan has moved on
  */
-export function proposeInWorker(request: {
+export function proposeInWorker(r: {
   person: Person;
   closet: Garment[];
   outing: Outing;
@@ -83,11 +115,7 @@ export function proposeInWorker(request: {
   damp: Record<string, number>;
   wishes: Wishes;
 }): { result: Promise<Proposal | null>; cancel: () => void } {
-  const running = start();
-  const result = running.api
-    .propose(request.person, request.closet, request.outing, request.plan, request.damp, request.wishes)
-    .finally(() => running.worker.terminate());
-  return { result: result as Promise<Proposal | null>, cancel: () => running.worker.terminate() };
+  return ask<Proposal | null>((api) => api.propose(r.person, r.closet, r.outing, r.plan, r.damp, r.wishes));
 }
 
 /** What planning asks for. */
@@ -108,11 +136,7 @@ export function planInWorker(
   r: PlanningRequest,
   progress: (done: number, says: string, soFar?: Plan) => void,
 ): { result: Promise<Planned>; cancel: () => void } {
-  const running = start();
-  const result = running.api
-    .plan(r.person, r.closet, r.outing, r.damp, r.wishes, r.leadDays, proxy(progress))
-    .finally(() => running.worker.terminate());
-  return { result: result as Promise<Planned>, cancel: () => running.worker.terminate() };
+  return ask<Planned>((api) => api.plan(r.person, r.closet, r.outing, r.damp, r.wishes, r.leadDays, proxy(progress)));
 }
 
 /** Plans two to four schools of thought in a worker of its own. @returns the result, and a way to cancel */
@@ -121,11 +145,9 @@ export function schoolsInWorker(
   ids: string[],
   progress: (done: number, says: string) => void,
 ): { result: Promise<Compared>; cancel: () => void } {
-  const running = start();
-  const result = running.api
-    .schools(r.person, r.closet, r.outing, r.damp, r.wishes, r.leadDays, ids, proxy(progress))
-    .finally(() => running.worker.terminate());
-  return { result: result as Promise<Compared>, cancel: () => running.worker.terminate() };
+  return ask<Compared>((api) =>
+    api.schools(r.person, r.closet, r.outing, r.damp, r.wishes, r.leadDays, ids, proxy(progress)),
+  );
 }
 
 /** Works out what lies behind a plan in a worker of its own, telling each part when it is ready. @returns a way to end the work */
@@ -134,11 +156,10 @@ export function behindInWorker(
   ready: (part: Partial<Behind>) => void,
   failed: (e: Error) => void,
 ): () => void {
-  const running = start();
   const { person, closet, outing, plan, damp, wishes, leadDays } = request;
-  running.api
-    .behind(person, closet, outing, plan, damp, wishes, leadDays, proxy(ready))
-    .catch(failed)
-    .finally(() => running.worker.terminate());
-  return () => running.worker.terminate();
+  const { result, cancel } = ask<void>((api) =>
+    api.behind(person, closet, outing, plan, damp, wishes, leadDays, proxy(ready)),
+  );
+  result.catch(failed);
+  return cancel;
 }

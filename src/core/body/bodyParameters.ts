@@ -1,4 +1,4 @@
-import { basalW, bodyArea, type Person } from './person';
+import { basalW, bodyArea, plainPerson, type Person } from './person';
 import {
   CENTRAL_WHK,
   EXTREMITY_NUTRITIVE_LH,
@@ -54,7 +54,7 @@ export function bodyParameters(person: Person): BodyParameters {
   const column = (f: (r: (typeof ZONE_TABLE)[number]) => number) =>
     Float64Array.from({ length: ZONE_COUNT }, (_, i) => f(ZONE_TABLE[i]));
   return {
-    person,
+    person: plainPerson(person),
     totalArea,
     area: column((r) => r.areaM2 * a),
     perArea: column((r) => 1 / (r.areaM2 * a)),

@@ -58,6 +58,23 @@ export function checkPerson(p: Person): Person {
   return p;
 }
 
+/**
+ * The same person, made in one place: JavaScript engines compile code for the shape of the objects it has seen, and persons
+ * come from the database, from files and from spreads.
+ */
+export const plainPerson = (p: Person): Person => ({
+  massKg: p.massKg,
+  heightM: p.heightM,
+  fatPercent: p.fatPercent,
+  vo2maxMl: p.vo2maxMl,
+  restBpm: p.restBpm,
+  maxBpm: p.maxBpm,
+  sweatGain: p.sweatGain,
+  metabolicBias: p.metabolicBias,
+  constriction: p.constriction,
+  warmth: p.warmth,
+});
+
 /** Body surface, m². Du Bois & Du Bois 1916: 0.202 m^0.425 h^0.725. */
 export function bodyArea(p: Pick<Person, 'massKg' | 'heightM'>): number {
   return 0.202 * power(p.massKg, 0.425) * power(p.heightM, 0.725);

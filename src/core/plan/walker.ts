@@ -80,7 +80,7 @@ export function walk(
   let busyUntil = change && change.seconds > 0 ? Math.min(phase.endS, t + change.seconds) : t;
   const step = (c: Stretch, until: number): void => {
     work.steps++;
-    sim.step(c, until - t);
+    sim.step(until - t);
     const hours = (until - t) / 3600;
     addMoment(cost, readMoment(sim, NOW), person, hours);
     watchMoment(watch, NOW, person.warmth, -sim.bodyHeat() / 3600 / totalArea, hours);

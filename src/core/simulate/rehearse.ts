@@ -1,9 +1,24 @@
 import { vapourPressure } from '@/core/atmosphere/humidity';
+import type { Person } from '@/core/body/person';
 import { fromCatalogue } from '@/core/clothing/catalogue';
 import type { Garment } from '@/core/clothing/garment';
 import type { Conditions } from '@/core/outing/conditions';
 import type { Plan } from './plan';
 import type { Simulator } from './simulator';
+
+/** Nobody in particular; no number of theirs is whole, so that the engine keeps all of them as fractions. */
+export const SOMEBODY: Person = {
+  massKg: 72.5,
+  heightM: 1.76,
+  fatPercent: 16.5,
+  vo2maxMl: 50.5,
+  restBpm: 55.5,
+  maxBpm: 185.5,
+  sweatGain: 1.05,
+  metabolicBias: 0.95,
+  constriction: 1.05,
+  warmth: 0.1,
+};
 
 /**
  * A few minutes of every kind of weather, run once before the first real simulation. JavaScript engines compile a step for

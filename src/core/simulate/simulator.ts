@@ -4,7 +4,7 @@ import { CLOTH_ABSORPTANCE } from '@/core/atmosphere/sun';
 import { bodyParameters, type BodyParameters } from '@/core/body/bodyParameters';
 import { control, type ControlInput, type ControlOutput } from '@/core/body/control';
 import { CENTRAL_SHARE, neutralState, type NeutralState } from '@/core/body/neutral';
-import { AVERAGE_PERSON, checkPerson, type Person } from '@/core/body/person';
+import { checkPerson, type Person } from '@/core/body/person';
 import { breathHeatShare, breathLatentShare } from '@/core/body/respiration';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
@@ -29,7 +29,7 @@ import type { KitAction, Plan } from './plan';
 import { Ledger } from './ledger';
 import { MUSCLE_BY_ZONE } from './muscles';
 import * as L from './layout';
-import { rehearse } from './rehearse';
+import { rehearse, SOMEBODY } from './rehearse';
 import { packLayers } from './packLayers';
 import { breathDeposit } from './breathCover';
 import { newSeries, type Series } from './series';
@@ -102,9 +102,23 @@ export class Simulator {
   private readonly aside: Uint8Array;
   private readonly byId: ReadonlyMap<string, Garment>;
   private readonly maxMetabolic: number;
-  private ambient: Ambient = { airC: 0, relativeWind: 0.2, pumping: 0, packOn: false };
+  private ambient: Ambient = {
+    airC: 0.5,
+    pressurePa: 0.5,
+    relativeWind: 0.5,
+    pumping: 0.5,
+    packOn: false,
+    packUnder: undefined,
+    touch: undefined,
+    heatW: undefined,
+    bodyArea: 0.5,
+  };
   /** what the breath loses in this air over the metabolic rate, heat in all and latent alone */
   private breathShare = 0.5;
+  /** the work that is done now, W: read once when the conditions change, so that a step sees numbers only */
+  private readonly now = { metabolicW: 0.5, externalW: 0.5 };
+  private muscles = MUSCLE_BY_ZONE.stand;
+  private readonly metabolicBias: number;
   private falling = false;
   private burning = false;
   private readonly heatW: Float64Array;
@@ -129,7 +143,7 @@ export class Simulator {
   constructor(person: Person, garments: Garment[]) {
     if (!rehearsed) {
       rehearsed = true;
-      rehearse((kit) => new Simulator(AVERAGE_PERSON, kit));
+      rehearse((kit) => new Simulator(SOMEBODY, kit));
     }
     this.body = bodyParameters(checkPerson(person));
     this.neutral = neutralState(this.body);
@@ -154,6 +168,7 @@ export class Simulator {
       shiverW: 0.5,
       sweatTotal: 0.5,
     };
+    this.metabolicBias = person.metabolicBias;
     this.maxMetabolic = maximalMetabolicRate(person.vo2maxMl, person.massKg);
     const tissueTotal = this.body.tissueC.reduce((a, b) => a + b, 0);
     this.basalHeat = this.body.tissueC.map((c) => ((1 - CENTRAL_SHARE) * c) / tissueTotal);
@@ -338,6 +353,13 @@ export class Simulator {
     this.ambient.heatW = this.burning ? this.heatW : undefined;
     this.ambient.bodyArea = this.body.totalArea;
     this.ambient.touch = this.touch(c);
+    const m = this.state.memory;
+    m[L.AIR_C] = c.airC;
+    m[L.AIR_VAPOUR] = c.vapourPa;
+    m[L.SUN] = c.sunWm2 * CLOTH_ABSORPTANCE;
+    this.now.metabolicW = c.metabolicW * this.metabolicBias;
+    this.now.externalW = c.externalW;
+    this.muscles = MUSCLE_BY_ZONE[c.sport];
     this.breathLatent = breathLatentShare(c.airC, c.vapourPa);
     this.breathShare = breathHeatShare(c.airC) + this.breathLatent;
     buildStacks(this.wardrobe, { worn: this.worn, open: this.state.open }, this.ambient, this.stacks);
@@ -394,24 +416,24 @@ export class Simulator {
     this.habit = 1 - exp(-dt / HABIT_S);
   }
 
-  /** One step of `dt` seconds under conditions for which `dress` was called. */
-  step(c: Conditions, dt: number): void {
-    const { body, output: o, stacks, ledger } = this;
+  /** One step of `dt` seconds under the conditions that `dress` was called for. */
+  step(dt: number): void {
+    const { body, output: o, stacks, ledger, now } = this;
     const m = this.state.memory;
     const at = this.state.at;
     if (dt !== this.relaxedFor) this.relax(dt);
-    const wanted = c.metabolicW * body.person.metabolicBias;
+    const wanted = now.metabolicW;
     const move = wanted > m[L.METABOLIC] ? this.rise : this.fall;
     const metabolic = m[L.METABOLIC] + (wanted - m[L.METABOLIC]) * move;
-    const external = m[L.EXTERNAL] + (c.externalW - m[L.EXTERNAL]) * move;
+    const external = m[L.EXTERNAL] + (now.externalW - m[L.EXTERNAL]) * move;
     m[L.METABOLIC] = metabolic;
     m[L.EXTERNAL] = external;
     const basal = body.basal < metabolic ? body.basal : metabolic;
     const spare = metabolic - external - basal;
     const work = spare > 0 ? spare : 0;
-    const share = MUSCLE_BY_ZONE[c.sport];
+    const { muscles } = this;
     const posture = MUSCLE_BY_ZONE.stand;
-    for (let z = 0; z < ZONE_COUNT; z++) m[L.MUSCLE_W + z] = work * share[z];
+    for (let z = 0; z < ZONE_COUNT; z++) m[L.MUSCLE_W + z] = work * muscles[z];
 
     const central = m[L.CENTRAL];
     this.control.centralC = central;
@@ -422,9 +444,6 @@ export class Simulator {
 
     m[L.DT] = dt;
     m[L.RATE] = 1 / dt;
-    m[L.AIR_C] = c.airC;
-    m[L.AIR_VAPOUR] = c.vapourPa;
-    m[L.SUN] = c.sunWm2 * CLOTH_ABSORPTANCE;
     m[L.DRAWN] = m[L.EVAPORATED] = m[L.PRODUCED] = m[L.DRIPPED] = m[L.FALLEN] = m[L.TO_FALLEN] = 0;
     const falling = this.falling;
     let dry = 0;
@@ -439,7 +458,7 @@ export class Simulator {
     const keep = 1 - stacks.mouth;
     this.breathW = metabolic * this.breathShare * keep;
     ledger.breath += this.breathW * dt;
-    if (stacks.mouthGarment >= 0) this.breathW += this.wetCover(c, metabolic, dt);
+    if (stacks.mouthGarment >= 0) this.breathW += this.wetCover(metabolic, dt);
     m[L.CENTRAL] = central + ((CENTRAL_SHARE * basal - this.breathW - m[L.DRAWN]) * dt) / body.centralC;
     m[L.TIME] += dt;
     m[L.HABIT] += (made - m[L.HABIT]) * this.habit;
@@ -458,10 +477,12 @@ export class Simulator {
   }
 
   /** Breath leaves water in what covers the mouth, and the heat of condensing it; returns what that costs the body, W. */
-  private wetCover(c: Conditions, metabolicW: number, dt: number): number {
+  private wetCover(metabolicW: number, dt: number): number {
     const { state: s, body, stacks, wardrobe: w } = this;
+    const airC = s.memory[L.AIR_C];
+    const vapourPa = s.memory[L.AIR_VAPOUR];
     const j = stacks.mouthGarment * ZONE_COUNT + FACE;
-    let left = breathDeposit(metabolicW, c.airC, c.vapourPa, s.temperature[j], stacks.mouth) * dt * body.perArea[FACE];
+    let left = breathDeposit(metabolicW, airC, vapourPa, s.temperature[j], stacks.mouth) * dt * body.perArea[FACE];
     // Breath in can take only free liquid; breath out cannot fill what is full.
     const free = s.water[j] - s.ice[j] - w.sorb[j];
     const room = w.sorb[j] + w.liquid[j] - s.water[j];
@@ -550,7 +571,7 @@ export class Simulator {
         if (!busy && nextCue < cues.length && cues[nextCue].atS < until) until = cues[nextCue].atS;
         const nextSample = row * sampleS;
         if (row < rows && nextSample > t + 1e-9 && nextSample < until) until = nextSample;
-        this.step(c, until - t);
+        this.step(until - t);
         t = until;
         if (row < rows && t >= row * sampleS - 1e-9) this.record(out, row++);
       }

@@ -55,7 +55,7 @@ test('more wind never lowers the heat lost at the same state of the body', () =>
         sim.run([{ ...c.conditions[0], endS: 1200 }], c.plan);
         const before = { dry: sim.ledger.dry, latent: sim.ledger.latent };
         sim.dress(x);
-        for (let i = 0; i < 6; i++) sim.step(x, 10);
+        for (let i = 0; i < 6; i++) sim.step(10);
         return sim.ledger.dry - before.dry + sim.ledger.latent - before.latent;
       };
       const v = Math.min(12, c.conditions[0].relativeWind);
