@@ -12,6 +12,9 @@ import type { Behind, EmberWorker } from './ember.worker';
 
 export type { Behind };
 
+/** The worker could not be loaded, or broke as a whole: nothing in the plan is to blame. */
+export class WorkerBroke extends Error {}
+
 interface Running {
   worker: Worker;
   api: Remote<EmberWorker>;
@@ -25,7 +28,7 @@ const WORKER = '/ember.worker.js';
 function start(): Running {
   const worker = new Worker(WORKER);
   const broken = new Promise<never>((_, reject) => {
-    worker.onerror = (e) => reject(new Error(e.message || 'the simulation could not be loaded; reload the page'));
+    worker.onerror = (e) => reject(new WorkerBroke(e.message || 'not to be had'));
   });
   broken.catch(() => worker.terminate());
   return { worker, api: wrap<EmberWorker>(worker), broken };

@@ -162,3 +162,15 @@ test('pages that are not there say so', async ({ page }) => {
   expect(answer!.status()).toBe(404);
   await expect(page.getByRole('link', { name: /outings|home/i }).first()).toBeVisible();
 });
+
+test('a simulation that cannot be loaded says so, names the way out, and is whole again after it', async ({ page }) => {
+  const worker = '**/ember.worker.js';
+  await page.route(worker, (route) => route.abort());
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Skarn Head round' }).click();
+  await expect(page.getByText('reload the page; what you changed is stored')).toBeVisible();
+  await page.unroute(worker);
+  await page.reload();
+  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 45_000 });
+  await expect(page.getByText('reload the page')).toBeHidden();
+});

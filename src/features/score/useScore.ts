@@ -15,11 +15,17 @@ import type { StoredPlan } from '@/store/plans';
 import { send } from '@/ui/send';
 import type { Proposal } from '@/core/plan/propose';
 import { leadDaysOf } from './useBehind';
-import { planInWorker, proposeInWorker, Scorer, type PlanningRequest } from '@/workers/client';
+import { planInWorker, proposeInWorker, Scorer, WorkerBroke, type PlanningRequest } from '@/workers/client';
 
 /** Steps of the integrator while something is dragged, and at rest, s. */
 const QUICK = 30;
 const FINE = 10;
+
+/** What to do about a failure of the simulation or of the planner. */
+const problemOf = (where: string, e: Error, field: string, allowed: string): Problem =>
+  e instanceof WorkerBroke
+    ? { where, field: 'its program', value: e.message, allowed: 'reload the page; what you changed is stored' }
+    : { where, field, value: e.message, allowed };
 
 export interface Planning {
   done: number;
@@ -91,7 +97,7 @@ export function useScore({ outing, person, owned, closetIds, plans, wishes: stor
         setScored(s);
         setScoredPlan(plan);
       },
-      (e) => setProblems([{ where: 'Simulation', field: 'plan', value: e.message, allowed: 'undo the last change' }]),
+      (e) => setProblems([problemOf('Simulation', e, 'plan', 'undo the last change')]),
     );
   }, [plan, live, person, garments, outing, damp, wishes]);
 
@@ -214,7 +220,7 @@ export function useScore({ outing, person, owned, closetIds, plans, wishes: stor
         cancel.current = null;
         setPlanning(null);
         setLive(null);
-        setProblems([{ where: 'Planner', field: 'closet or outing', value: e.message, allowed: 'see the message' }]);
+        setProblems([problemOf('Planner', e, 'closet or outing', 'see the message')]);
       },
     );
   }, [ask, history.length, accept]);
