@@ -16,7 +16,7 @@ export function verdict(list: readonly Finding[], m: Metrics): Verdict {
     return {
       tone: 'holds',
       lead: dry ? 'It holds, and you stay dry.' : 'It holds.',
-      rest: `${m.waterPeak.value < 3 ? 'Hardly any water in your clothes' : `At most {mass:${m.waterPeak.value.toFixed(0)}} of water in your clothes at {time:${m.waterPeak.atS}}`}; fingers never below {temp:${m.fingers.value.toFixed(2)}}.${worst ? ' ' + sentence(worst) : ''}`,
+      rest: `${m.waterPeak.value < 3 ? 'Hardly any water in your clothes' : `At most {mass:${m.waterPeak.value.toFixed(0)}} of water in your clothes at {time:${m.waterPeak.atS}}`}; fingers never below {temp:${m.fingers.value.toFixed(4)}}.${worst ? ' ' + sentence(worst) : ''}`,
     };
   }
   const others = list.slice(1).filter((f) => f.severity >= 2);
