@@ -57,7 +57,9 @@ const outer = Object.keys(order);
 const inner = Object.keys(coreOrder);
 
 export default tseslint.config(
-  { ignores: ['.next/', 'node_modules/', 'build/', 'public/ember.worker.js', 'data/', 'next-env.d.ts', 'test-results/'] },
+  {
+    ignores: ['.next/', 'node_modules/', 'build/', 'public/ember.worker.js', 'data/', 'next-env.d.ts', 'test-results/'],
+  },
   js.configs.recommended,
   ...tseslint.configs.recommended,
   {

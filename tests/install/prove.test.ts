@@ -24,13 +24,14 @@ test('no plan of all there are is 2 % better or safer than the one found, for a 
   }
 }, 300_000);
 
-test('it is at least as good as each rule of thumb, in cost, in water at the first long stop and in the coldest finger', () => {
-  const summary = lines('--small', '0', '--random', '8', '--schools', '0').pop()! as unknown as {
+// Fewer than twenty cannot show nineteen in twenty.
+test('it is at least as good as each rule of thumb in nineteen of twenty, in cost, in water at the first long stop and in the coldest finger', () => {
+  const summary = lines('--small', '0', '--random', '20', '--schools', '0').pop()! as unknown as {
     random: number;
     atLeastAsGood: Record<string, Record<string, number>>;
   };
-  expect(summary.random).toBe(8);
+  expect(summary.random).toBe(20);
   expect(Object.keys(summary.atLeastAsGood)).toHaveLength(4);
   for (const held of Object.values(summary.atLeastAsGood))
-    for (const n of Object.values(held)) expect(n).toBeGreaterThanOrEqual(0.95 * 8);
+    for (const n of Object.values(held)) expect(n).toBeGreaterThanOrEqual(0.95 * 20);
 }, 300_000);

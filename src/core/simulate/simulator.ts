@@ -535,7 +535,6 @@ export class Simulator {
       let dressed = false;
       if (last === null || isAbrupt(last, here)) changed = true;
       last = here;
-      let c = here;
       while (t < here.endS - 1e-9) {
         if (busy && t >= doneS - 1e-6) {
           this.endChange(busy, here.airC);
@@ -560,8 +559,7 @@ export class Simulator {
           }
         }
         if (!dressed) {
-          c = busy?.halt ? atHalt(here) : here;
-          this.dress(c);
+          this.dress(busy?.halt ? atHalt(here) : here);
           dressed = true;
           if (changed) changedS = t;
           changed = false;
