@@ -89,14 +89,14 @@ export const MOST_CUES = 12;
 const KNEE = { share: 0.04, points: 0.1 } as const;
 const TRIED_MEMBERS = 12;
 /** Integrator steps by which a stage is over: the kit and cues of one descent, its later rounds, other starts, and the rest. */
-const BUDGET = { kit: 80_000, cues: 110_000, again: 200_000, fine: 240_000, curve: 280_000 } as const;
+const BUDGET = { kit: 70_000, cues: 95_000, again: 160_000, fine: 185_000, curve: 220_000 } as const;
 interface Budget {
   kit: number;
   cues: number;
   again: number;
 }
 /** Descents from other kits: at most so many, begun before this many integrator steps, each within so many. */
-const OTHER_STARTS = { most: 2, before: 150_000, steps: 60_000 } as const;
+const OTHER_STARTS = { most: 2, before: 110_000, steps: 50_000 } as const;
 /** A piece that is not better as the others are worn now, but nearly, is tried again with its own best wearing, points. */
 const NEARLY = 0.35;
 /** One that has fallen this far behind on the way is given up, points. */
