@@ -9,7 +9,7 @@ import type { Effort, Leg } from '@/core/outing/leg';
 import type { Wetting } from '@/core/outing/wetting';
 import { UNSAID, type ForecastHour } from '@/core/outing/forecast';
 import { timelineOf, type Outing } from '@/core/outing/outing';
-import type { Timeline } from '@/core/outing/timeline';
+import { SNOW_ALBEDO, type Timeline } from '@/core/outing/timeline';
 import { paceFor } from '@/core/outing/pace';
 import { actionsBetween, type Worn } from '@/core/plan/dress';
 import type { Weights } from '@/core/judge/cost';
@@ -158,7 +158,7 @@ function toCase(c: CaseFile, file: string): Case {
       loadKg: Math.max(0, ...c.legs.map((l) => l.loadKg ?? 0)),
       forecastEleM: 0,
       startEleM: 0,
-      albedo: 0.6,
+      albedo: SNOW_ALBEDO,
       legs,
       forecast: c.forecast?.map(toHour) ?? [STILL],
       route: null,

@@ -34,7 +34,7 @@ function start(): Running {
   return { worker, api: wrap<EmberWorker>(worker), broken };
 }
 
-/** Workers that have finished. Code that has run for a while runs two times as fast, so the next question goes to one of them. */
+/** Workers that have finished. Code that has run for a while is compiled and faster, so the next question goes to one of them. */
 const idle: Running[] = [];
 const MOST_IDLE = 2;
 

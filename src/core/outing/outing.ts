@@ -4,7 +4,7 @@ import { cutRoute } from './cutRoute';
 import type { ForecastHour } from './forecast';
 import type { Effort, Leg } from './leg';
 import { buildProfile, type Profile, type RoutePoint } from './route';
-import { buildTimeline, type Timeline } from './timeline';
+import { buildTimeline, SNOW_ALBEDO, type Timeline } from './timeline';
 
 /** One outing as it is stored and edited: legs and weather, and the route they came from. */
 export interface Outing {
@@ -52,7 +52,7 @@ export function outingFromRoute(input: FromRoute, person: Person): { outing: Out
       loadKg: input.loadKg,
       forecastEleM: startEleM,
       startEleM,
-      albedo: 0.6,
+      albedo: SNOW_ALBEDO,
       legs,
       forecast: input.forecast,
       route: input.route,

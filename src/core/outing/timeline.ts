@@ -58,6 +58,9 @@ const SLICE_S = 300;
 /** Indoor air where a leg names none. */
 const INDOOR = { airC: 19, humidity: 0.4 };
 
+/** Ground brightness where nobody says: old snow and what sticks out of it, 0–1. */
+export const SNOW_ALBEDO = 0.6;
+
 /**
  * Lays legs and forecast on one clock.
  * @throws OutOfRange for no legs, too many, or values outside LEG_RANGE
@@ -183,7 +186,7 @@ function stretch(
         : sunOnBody(
             sunPosition(mid - input.utcOffsetMin * 60000, input.latitude, input.longitude ?? 0).altitudeDeg,
             w.cloud,
-            input.albedo ?? 0.6,
+            input.albedo ?? SNOW_ALBEDO,
             leg.side === undefined ? shelter === 'forest' : leg.side === 'shaded',
           );
   return {

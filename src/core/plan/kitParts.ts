@@ -11,8 +11,6 @@ export interface KitPart {
   layer?: 'm' | 's';
   /** what else is worn another way with it */
   with?: readonly number[];
-  /** two garments change at once */
-  pair?: boolean;
 }
 
 const one = <K extends keyof Kit>(key: K, list: readonly Kit[K][]) => {
@@ -78,10 +76,9 @@ export function kitParts(c: Candidates, hasWarm: boolean, pairs: boolean): KitPa
       {
         name: 'mid layer and shell',
         choice: TORSO,
-        pair: true,
         options: two('mid', none(c.mids), 'shell', none(c.shells)),
       },
-      { name: 'base and mid layer', choice: TORSO, pair: true, options: two('base', c.bases, 'mid', none(c.mids)) },
+      { name: 'base and mid layer', choice: TORSO, options: two('base', c.bases, 'mid', none(c.mids)) },
     );
   if (!hasWarm) return parts;
   return [

@@ -256,7 +256,7 @@ export class PathRun {
       const here = this.nodes[p];
       const all = node.soFar - here.soFar;
       const behind = Math.min(all, all - node.changes + here.changes);
-      if (behind > patience * (this.total - this.nodes[p].soFar) + 1e-9) return this.total + behind;
+      if (behind > patience * (this.total - here.soFar) + 1e-9) return this.total + behind;
     }
     return (this.last.cost = nodes[this.length - 1].soFar + this.end(dresses));
   }

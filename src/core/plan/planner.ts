@@ -104,8 +104,8 @@ const FAR = 1;
 /** The same for a layer put on wherever the base is: it must come off again somewhere first. */
 const FAR_ADDED = 3;
 /**
- * How many candidates for one part are tried with their own best wearing: layers put on wherever the base is, of those worn
- * now, pairs of those, and of those that nobody wears, for the torso and for other parts.
+ * How many candidates for one part are tried with their own best wearing: layers put on wherever the base is, those worn now
+ * in the first round and later, and those that nobody wears, for the torso and for other parts.
  */
 const TRIED = { added: 3, near: 2, nearLater: 4, idleTorso: 8, idle: 3 } as const;
 /** While cues are placed a trial is followed longer before it is given up: what costs now may pay at the next stop. */

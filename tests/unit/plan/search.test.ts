@@ -153,8 +153,8 @@ describe('other kits to begin from', () => {
     expect(Object.keys(kit).filter((k) => !keys.has(k as keyof Kit))).toEqual([]);
   });
   test('pairs of layers change both, and only when asked for', () => {
-    expect(kitParts(parts, true, false).some((p) => p.pair)).toBe(false);
-    const pairs = kitParts(all, true, true).filter((p) => p.pair);
+    expect(kitParts(parts, true, false).some((p) => p.name.includes(' and '))).toBe(false);
+    const pairs = kitParts(all, true, true).filter((p) => p.name.includes(' and '));
     expect(pairs.map((p) => p.name)).toEqual(['mid layer and shell', 'base and mid layer']);
     const first = firstKit(all, true);
     for (const k of pairs[0].options(first)) {
