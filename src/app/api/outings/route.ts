@@ -2,6 +2,7 @@ import { SPORTS, type Sport } from '@/core/effort/activity';
 import type { Effort } from '@/core/outing/leg';
 import type { ForecastHour } from '@/core/outing/forecast';
 import { outingFromRoute, timelineOf, type Outing } from '@/core/outing/outing';
+import { SNOW_ALBEDO } from '@/core/outing/timeline';
 import { readForecastCsv, readLocalTime, MAX_CSV_BYTES } from '@/formats/forecastCsv';
 import { MAX_GPX_BYTES, readGpx } from '@/formats/gpx';
 import { atDoor, refuse } from '@/formats/problem';
@@ -64,7 +65,7 @@ export async function POST(request: Request): Promise<Response> {
         loadKg,
         forecastEleM: 0,
         startEleM: 0,
-        albedo: 0.6,
+        albedo: SNOW_ALBEDO,
         route: null,
         forecast,
         legs: [
