@@ -2,6 +2,7 @@ import { performance } from 'node:perf_hooks';
 import { phs } from 'jsthermalcomfort';
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
+import type { Garment } from '@/core/clothing/garment';
 import { phases } from '@/core/plan/moments';
 import { makePlan } from '@/core/plan/planner';
 import { chances } from '@/core/plan/members';
@@ -10,7 +11,7 @@ import { Simulator } from '@/core/simulate/simulator';
 import { stuckOut } from '@/core/plan/stuckOut';
 import type { Series } from '@/core/simulate/series';
 import type { Plan } from '@/core/simulate/plan';
-import { aLeg, dayOf, garmentsOf } from '../tests/support/outings';
+import { closetOf, KIT, timelineFor } from './cases';
 
 /** Speed and memory, printed as JSON lines { name, value, unit }. Never part of the tests. */
 const say = (name: string, value: number, unit: string) =>
@@ -27,33 +28,7 @@ function medianMs(work: () => void, times: number): number {
 }
 
 const collect = (globalThis as { gc?: () => void }).gc ?? (() => {});
-const KIT = garmentsOf(
-  'mesh-base',
-  'thin-merino-base',
-  'grid-fleece',
-  'wind-shell-pits',
-  'standby-puffy',
-  'briefs',
-  'thin-tights',
-  'soft-trousers',
-  'puffy-overtrousers',
-  'liner-gloves',
-  'fleece-mitts',
-  'shell-mitts',
-  'thin-cap',
-  'warm-hat',
-  'neck-tube',
-  'liner-socks',
-  'wool-socks',
-  'touring-boots',
-);
-const day = (hours: number) =>
-  dayOf([
-    aLeg({ minutes: hours * 30, effort: { by: 'metabolic', value: 650 } }),
-    aLeg({ sport: 'stand', minutes: 15, effort: { by: 'usual' } }),
-    aLeg({ sport: 'downhill ski', minutes: hours * 30 - 15, effort: { by: 'usual' } }),
-  ]);
-const planOf = (garments: typeof KIT): Plan => ({
+const planOf = (garments: readonly Garment[]): Plan => ({
   worn: garments.map((g) => g.id),
   carried: [],
   openings: {},
@@ -61,7 +36,7 @@ const planOf = (garments: typeof KIT): Plan => ({
 });
 
 function simulation(): void {
-  const stretches = day(4).stretches;
+  const stretches = timelineFor(4).stretches;
   const worn = KIT.filter((g) => !['thin-merino-base', 'puffy-overtrousers', 'standby-puffy', 'briefs'].includes(g.id));
   const sim = new Simulator(AVERAGE_PERSON, worn);
   const plan = planOf(worn);
@@ -76,7 +51,7 @@ function simulation(): void {
   const layers = Math.max(...Array.from({ length: 13 }, (_, z) => sim.layersOn(z).length));
   say('most layers on a zone in that run', layers, '1');
   for (const hours of [1, 2, 8]) {
-    const s = day(hours).stretches;
+    const s = timelineFor(hours).stretches;
     let own: Series | undefined;
     const run = () => {
       sim.start(plan);
@@ -126,7 +101,7 @@ function simulation(): void {
 }
 
 function planning(): void {
-  const timeline = day(4);
+  const timeline = timelineFor(4);
   const whole = medianMs(() => scorePlan(AVERAGE_PERSON, KIT, timeline, planOf(KIT.slice(1))), 9);
   say('simulate and judge one plan of 4 h', whole, 'ms');
   for (const size of [20, 45, CATALOGUE.length]) {
@@ -162,17 +137,10 @@ function planning(): void {
   );
   for (const hours of [1, 2, 8, 12]) {
     const t = performance.now();
-    makePlan({ person: AVERAGE_PERSON, closet: closetOf(45), timeline: day(hours), sport: 'ski tour' });
+    makePlan({ person: AVERAGE_PERSON, closet: closetOf(45), timeline: timelineFor(hours), sport: 'ski tour' });
     say(`plan ${hours} h from a closet of 45`, (performance.now() - t) / 1000, 's');
   }
   say('resident memory at the end', process.memoryUsage().rss / 1048576, 'MiB');
-}
-
-function closetOf(size: number): typeof KIT {
-  const rest = CATALOGUE.filter((g) => !KIT.includes(g));
-  const step = rest.length / Math.max(1, size - KIT.length);
-  const more = Array.from({ length: Math.max(0, size - KIT.length) }, (_, i) => rest[Math.floor(i * step)]);
-  return [...KIT, ...more];
 }
 
 simulation();

@@ -30,13 +30,34 @@ function start(): Running {
   const broken = new Promise<never>((_, reject) => {
     worker.onerror = (e) => reject(new WorkerBroke(e.message || 'not to be had'));
   });
-  broken.catch(() => worker.terminate());
-  return { worker, api: wrap<EmberWorker>(worker), broken };
+  const running = { worker, api: wrap<EmberWorker>(worker), broken };
+  broken.catch(() => {
+    worker.terminate();
+    const at = idle.indexOf(running);
+    if (at >= 0) idle.splice(at, 1);
+  });
+  return running;
 }
 
 /** Workers that have finished. Code that has run for a while is compiled and faster, so the next question goes to one of them. */
 const idle: Running[] = [];
 const MOST_IDLE = 2;
+
+/** Slices of practice after which the planner runs about as fast as it ever will. */
+const WARM_SLICES = 12;
+
+/** Lets a worker practise while nobody waits, so that the first plan is not the slow one. Over as soon as it is asked something. */
+export async function warmUp(): Promise<void> {
+  if (idle.length > 0) return;
+  const running = start();
+  idle.push(running);
+  try {
+    for (let i = 0; i < WARM_SLICES && idle.includes(running); i++)
+      await Promise.race([running.api.practise(), running.broken]);
+  } catch {
+    // It broke and is gone from the idle ones; nobody asked it anything, and whoever does is told by the next.
+  }
+}
 
 /** Puts one question to a worker that has nothing else to do. @returns the answer, and a way to end the work at once */
 function ask<T>(question: (api: Remote<EmberWorker>) => Promise<T>): { result: Promise<T>; cancel: () => void } {
@@ -153,16 +174,11 @@ export function schoolsInWorker(
   );
 }
 
-/** Works out what lies behind a plan in a worker of its own, telling each part when it is ready. @returns a way to end the work */
+/** Works out what lies behind a plan in a worker of its own, telling each part when it is ready. @returns the end of it, and a way to end it at once */
 export function behindInWorker(
   request: PlanningRequest & { plan: Plan },
   ready: (part: Partial<Behind>) => void,
-  failed: (e: Error) => void,
-): () => void {
+): { result: Promise<void>; cancel: () => void } {
   const { person, closet, outing, plan, damp, wishes, leadDays } = request;
-  const { result, cancel } = ask<void>((api) =>
-    api.behind(person, closet, outing, plan, damp, wishes, leadDays, proxy(ready)),
-  );
-  result.catch(failed);
-  return cancel;
+  return ask<void>((api) => api.behind(person, closet, outing, plan, damp, wishes, leadDays, proxy(ready)));
 }

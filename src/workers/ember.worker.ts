@@ -14,6 +14,7 @@ import { scorePlan, type Scored } from '@/core/plan/score';
 import { stuckOut, type StuckOut } from '@/core/plan/stuckOut';
 import { whyThis, type Why } from '@/core/plan/whyThis';
 import type { Plan } from '@/core/simulate/plan';
+import { practise } from './warmUp';
 
 /** What lies behind a plan, part by part as it is worked out. */
 export interface Behind {
@@ -43,8 +44,27 @@ const planRequest = (
   leadDays,
 });
 
+/** How often progress is told, ms: each word of it costs the page a drawing. */
+const TELL_EVERY_MS = 150;
+
+/** Passes progress on now and then; a first or better plan always. */
+function nowAndThen(
+  progress: (done: number, says: string, soFar?: Plan) => void,
+): (done: number, says: string, soFar?: Plan) => boolean {
+  let told = -Infinity;
+  return (done, says, soFar) => {
+    const now = performance.now();
+    if (soFar || now - told >= TELL_EVERY_MS) {
+      told = now;
+      progress(done, says, soFar);
+    }
+    return true;
+  };
+}
+
 /** The heavy work, off the page's thread. One pure core serves worker, server, command line and tests. */
 const api = {
+  practise,
   score(
     person: Person,
     garments: Garment[],
@@ -118,10 +138,7 @@ const api = {
     leadDays: number,
     progress: (done: number, says: string, soFar?: Plan) => void,
   ): Planned {
-    return makePlan(planRequest(person, closet, outing, damp, wishes, leadDays), (done, says, soFar) => {
-      progress(done, says, soFar);
-      return true;
-    });
+    return makePlan(planRequest(person, closet, outing, damp, wishes, leadDays), nowAndThen(progress));
   },
   schools(
     person: Person,
@@ -133,10 +150,7 @@ const api = {
     ids: string[],
     progress: (done: number, says: string) => void,
   ): Compared {
-    return compareSchools(planRequest(person, closet, outing, damp, wishes, leadDays), ids, (done, says) => {
-      progress(done, says);
-      return true;
-    });
+    return compareSchools(planRequest(person, closet, outing, damp, wishes, leadDays), ids, nowAndThen(progress));
   },
 };
 

@@ -165,7 +165,13 @@ test('pages that are not there say so', async ({ page }) => {
 
 test('a simulation that cannot be loaded says so, names the way out, and is whole again after it', async ({ page }) => {
   const worker = '**/ember.worker.js';
+  const errors: string[] = [];
+  page.on('pageerror', (e) => errors.push(e.message));
   await page.route(worker, (route) => route.abort());
+  // Here the worker only practises: nobody asked for it, so nothing is said.
+  await page.goto('/outing/new');
+  await page.getByLabel('Name').fill('Anything');
+  await expect(page.getByRole('alert').filter({ hasText: /./ })).toHaveCount(0);
   await page.goto('/');
   await page.getByRole('link', { name: 'Skarn Head round' }).click();
   await expect(page.getByText('reload the page; what you changed is stored')).toBeVisible();
@@ -173,4 +179,5 @@ test('a simulation that cannot be loaded says so, names the way out, and is whol
   await page.reload();
   await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 45_000 });
   await expect(page.getByText('reload the page')).toBeHidden();
+  expect(errors).toEqual([]);
 });

@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState, type FormEvent, type ReactNode } from 'react';
+import { useEffect, useState, type FormEvent, type ReactNode } from 'react';
 import { SPORTS, isMoving, type Sport } from '@/core/effort/activity';
 import { fahrenheitToC, feetToM, kmhToMs, mphToKmh, poundToKg } from '@/core/quantity/units';
 import type { Units } from '@/formats/words';
@@ -9,6 +9,7 @@ import { Header } from '@/features/shell/Header';
 import { Button } from '@/ui/Button';
 import { Problems } from '@/ui/Problems';
 import { send } from '@/ui/send';
+import { warmUp } from '@/workers/client';
 import { sportWord } from './words';
 
 const input = 'w-full rounded-[3px] border border-grid-2 bg-sheet px-2 py-1.5';
@@ -45,6 +46,8 @@ export function NewOuting({ units }: { units: Units }) {
   const [sport, setSport] = useState<Sport>('ski tour');
   const [by, setBy] = useState('usual');
   const [withRoute, setWithRoute] = useState(true);
+  // The planner comes next.
+  useEffect(() => void warmUp(), []);
 
   async function submit(e: FormEvent<HTMLFormElement>) {
     e.preventDefault();

@@ -30,6 +30,7 @@ import { Patterns } from '@/ui/Patterns';
 import { Problems } from '@/ui/Problems';
 import { C } from '@/ui/palette';
 import { linear } from '@/ui/scale';
+import { useTold } from '@/ui/told';
 import { useWidth } from '@/ui/useWidth';
 import { Schools } from './Schools';
 import { Wishes as WishesPart } from './Wishes';
@@ -115,7 +116,7 @@ export function ScoreView(props: Props) {
             <Button kind="quiet" disabled={!score.canRedo} onClick={score.redo} title="Redo (Shift+Z)">
               Redo
             </Button>
-            <Button kind="strong" onClick={score.replan} disabled={planning !== null}>
+            <Button kind="strong" onClick={score.replan} disabled={planning}>
               Replan
             </Button>
           </>
@@ -608,7 +609,15 @@ function BehindPlan({
   person: Person;
   units: Units;
 }) {
-  const { parts, failed } = useBehind(person, score.closet, outing, score.damp, score.wishes, score.settled);
+  const { parts, failed } = useBehind(
+    person,
+    score.closet,
+    outing,
+    score.damp,
+    score.wishes,
+    score.settled,
+    score.planning,
+  );
   const unsafe = score.scored?.verdict.tone === 'fails';
   return <Behind parts={parts} failed={failed} startMs={outing.startMs} unsafe={unsafe} units={units} />;
 }
@@ -657,7 +666,7 @@ function Waiting({ score, outingId }: { score: Score; outingId: string }) {
 }
 
 function PlanningBar({ score }: { score: Score }) {
-  const p = score.planning!;
+  const p = useTold(score.progress);
   return (
     <div role="status" className="fixed right-4 bottom-4 z-30 w-[360px] border-2 border-ink bg-sheet p-3">
       <div className="flex items-center justify-between gap-3">

@@ -79,7 +79,7 @@ export function Wishes({ score, units }: { score: Score; units: Units }) {
           range={WISH_RANGE.floorC.map((c) => Math.round(fromTemperature(c, units)))}
           onChange={floor}
         />
-        <Button kind="strong" className="ml-auto" disabled={score.planning !== null} onClick={score.replan}>
+        <Button kind="strong" className="ml-auto" disabled={score.planning} onClick={score.replan}>
           Plan again
         </Button>
       </div>

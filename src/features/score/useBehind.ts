@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import type { Outing } from '@/core/outing/outing';
@@ -21,7 +21,19 @@ export function leadDaysOf(outing: Pick<Outing, 'startMs' | 'utcOffsetMin'>, now
   return days < 0 ? 1 : Math.min(MOST_LEAD_DAYS, days);
 }
 
-/** What lies behind the plan shown, part by part; empty while it is being worked out. */
+interface Found {
+  /** what it was worked out for */
+  about: object;
+  parts: Partial<Behind>;
+  over: boolean;
+  failed: string | null;
+}
+const NOTHING: Found = { about: {}, parts: {}, over: false, failed: null };
+
+/**
+ * What lies behind the plan shown, part by part; empty while it is being worked out.
+ * @param paused something more urgent wants the processor: work under way is given up, and begun again when that is over
+ */
 export function useBehind(
   person: Person,
   closet: Garment[],
@@ -29,27 +41,34 @@ export function useBehind(
   damp: Record<string, number>,
   wishes: Wishes,
   plan: Plan | null,
+  paused: boolean,
 ): { parts: Partial<Behind>; failed: string | null } {
-  const [found, setFound] = useState<{ for: Plan | null; parts: Partial<Behind>; failed: string | null }>({
-    for: null,
-    parts: {},
-    failed: null,
-  });
+  const [found, setFound] = useState(NOTHING);
+  const about = useMemo(
+    () => plan && { person, closet, outing, plan, damp, wishes },
+    [person, closet, outing, damp, wishes, plan],
+  );
+  const over = found.over && found.about === about;
   useEffect(() => {
-    if (!plan) return;
+    if (!about || paused || over) return;
     const running: { end?: () => void } = {};
+    const tell = (more: (f: Found) => Partial<Found>) =>
+      setFound((f) => (f.about === about ? { ...f, ...more(f) } : f));
     const timer = setTimeout(() => {
-      setFound({ for: plan, parts: {}, failed: null });
-      running.end = behindInWorker(
-        { person, closet, outing, plan, damp, wishes, leadDays: leadDaysOf(outing, Date.now()) },
-        (part) => setFound((f) => (f.for === plan ? { ...f, parts: { ...f.parts, ...part } } : f)),
-        (e) => setFound((f) => (f.for === plan ? { ...f, failed: e.message } : f)),
+      setFound({ ...NOTHING, about });
+      const work = behindInWorker({ ...about, leadDays: leadDaysOf(about.outing, Date.now()) }, (part) =>
+        tell((f) => ({ parts: { ...f.parts, ...part } })),
+      );
+      running.end = work.cancel;
+      work.result.then(
+        () => tell(() => ({ over: true })),
+        (e: Error) => tell(() => ({ over: true, failed: e.message })),
       );
     }, REST_MS);
     return () => {
       clearTimeout(timer);
       running.end?.();
     };
-  }, [person, closet, outing, damp, wishes, plan]);
-  return found.for === plan ? found : { parts: {}, failed: null };
+  }, [about, paused, over]);
+  return found.about === about ? found : NOTHING;
 }

@@ -13,9 +13,10 @@ import type { OwnedGarment } from '@/store/closet';
 import type { StoredOuting } from '@/store/outings';
 import type { StoredPlan } from '@/store/plans';
 import { send } from '@/ui/send';
+import { Told } from '@/ui/told';
 import type { Proposal } from '@/core/plan/propose';
 import { leadDaysOf } from './useBehind';
-import { planInWorker, proposeInWorker, Scorer, WorkerBroke, type PlanningRequest } from '@/workers/client';
+import { planInWorker, proposeInWorker, Scorer, warmUp, WorkerBroke, type PlanningRequest } from '@/workers/client';
 
 /** Steps of the integrator while something is dragged, and at rest, s. */
 const QUICK = 30;
@@ -33,6 +34,8 @@ export interface Planning {
   /** the best plan so far, usable as it is */
   soFar?: Plan;
 }
+
+const BEGUN: Planning = { done: 0, says: 'Laying out the day' };
 
 export type SaveState = 'saved' | 'saving' | 'unsaved' | 'failed';
 
@@ -69,7 +72,8 @@ export function useScore({ outing, person, owned, closetIds, plans, wishes: stor
   const [scored, setScored] = useState<Scored | null>(null);
   const [scoredPlan, setScoredPlan] = useState<Plan | null>(null);
   const [reasons, setReasons] = useState<CueReason[]>([]);
-  const [planning, setPlanning] = useState<Planning | null>(null);
+  const [planning, setPlanning] = useState(false);
+  const [progress] = useState(() => new Told<Planning>(BEGUN));
   const [problems, setProblems] = useState<Problem[]>([]);
   const [wishes, setWishes] = useState<Wishes>(storedWishes);
   const [curve, setCurve] = useState<CurvePoint[]>([]);
@@ -87,6 +91,12 @@ export function useScore({ outing, person, owned, closetIds, plans, wishes: stor
       cancel.current?.();
     };
   }, []);
+
+  // Without a plan the planner is what comes next.
+  const unplanned = plans.length === 0;
+  useEffect(() => {
+    if (unplanned) void warmUp();
+  }, [unplanned]);
 
   // Simulate whatever plan is shown; coarse while dragging so that the picture follows the pointer.
   useEffect(() => {
@@ -176,7 +186,7 @@ export function useScore({ outing, person, owned, closetIds, plans, wishes: stor
   const accept = useCallback(
     (found: Plan) => {
       cancel.current = null;
-      setPlanning(null);
+      setPlanning(false);
       setLive(null);
       setHistory((h) => [...h, found]);
       setAt(history.length);
@@ -193,14 +203,15 @@ export function useScore({ outing, person, owned, closetIds, plans, wishes: stor
 
   const replan = useCallback(() => {
     cancel.current?.();
-    setPlanning({ done: 0, says: 'Laying out the day' });
+    setPlanning(true);
+    progress.tell(BEGUN);
     setProblems([]);
     const first = history.length === 0;
     // Progress already on its way when the work is cancelled must not bring the bar back.
     let wanted = true;
     const running = planInWorker(ask(), (done, says, soFar) => {
       if (!wanted) return;
-      setPlanning((p) => ({ done, says, soFar: soFar ?? p?.soFar }));
+      progress.tell({ done, says, soFar: soFar ?? progress.get().soFar });
       // Where there is nothing to look at yet, what is found is shown while it is bettered.
       if (soFar && first) setLive(soFar);
     });
@@ -218,12 +229,12 @@ export function useScore({ outing, person, owned, closetIds, plans, wishes: stor
       (e: Error) => {
         wanted = false;
         cancel.current = null;
-        setPlanning(null);
+        setPlanning(false);
         setLive(null);
         setProblems([problemOf('Planner', e, 'closet or outing', 'see the message')]);
       },
     );
-  }, [ask, history.length, accept]);
+  }, [ask, history.length, accept, progress]);
 
   /** Ends the search; the best plan so far is taken if it is wanted. */
   const stopPlanning = useCallback(
@@ -232,7 +243,7 @@ export function useScore({ outing, person, owned, closetIds, plans, wishes: stor
       if (take) accept(take);
       else {
         cancel.current = null;
-        setPlanning(null);
+        setPlanning(false);
         setLive(null);
       }
     },
@@ -277,6 +288,8 @@ export function useScore({ outing, person, owned, closetIds, plans, wishes: stor
     /** the one change that helps most; undefined while it is being looked for */
     proposal: proposal && proposal.for === plan ? proposal.found : undefined,
     planning,
+    /** how far planning is; told apart from all else, so that the score is not drawn again for it */
+    progress,
     problems,
     plans: stored,
     planId,

@@ -1,0 +1,111 @@
+import { expose, releaseProxy, type Remote } from 'comlink';
+import { AVERAGE_PERSON } from '@/core/body/person';
+import type { Outing } from '@/core/outing/outing';
+import { PLAIN_WISHES } from '@/core/plan/wishes';
+import { practise } from '@/workers/warmUp';
+
+/** A worker in this process: the link is real, what it is asked is answered by hand. */
+class NearWorker extends EventTarget {
+  static all: NearWorker[] = [];
+  static practised = 0;
+  onerror: ((e: { message: string }) => void) | null = null;
+  ended = false;
+  private readonly progress: Remote<() => void>[] = [];
+  questions: ((answer: unknown) => void)[] = [];
+  private readonly channel = new MessageChannel();
+
+  constructor() {
+    super();
+    NearWorker.all.push(this);
+    const ask = (...given: unknown[]) => {
+      this.progress.push(given[given.length - 1] as Remote<() => void>);
+      return new Promise((done) => this.questions.push(done));
+    };
+    const { port1, port2 } = this.channel;
+    expose({ plan: ask, schools: ask, practise: () => void NearWorker.practised++ }, port2 as never);
+    port1.onmessage = (e) => this.dispatchEvent(Object.assign(new Event('message'), { data: e.data as unknown }));
+  }
+
+  postMessage(message: unknown, transfer: never[]): void {
+    this.channel.port1.postMessage(message, transfer);
+  }
+
+  terminate(): void {
+    if (this.ended) return;
+    this.ended = true;
+    for (const p of this.progress) p[releaseProxy]();
+    this.channel.port1.close();
+  }
+}
+
+const request = {
+  person: AVERAGE_PERSON,
+  closet: [],
+  outing: {} as Outing,
+  damp: {},
+  wishes: PLAIN_WISHES,
+  leadDays: 1,
+};
+const until = async (holds: () => boolean) => {
+  while (!holds()) await new Promise((r) => setTimeout(r, 1));
+};
+const latest = () => NearWorker.all[NearWorker.all.length - 1];
+
+/** The page's side, each time as a page has it that was just loaded. */
+let page: typeof import('@/workers/client');
+const plan = () => page.planInWorker(request, () => undefined);
+const compare = () => page.schoolsInWorker(request, ['a', 'b'], () => undefined);
+
+beforeEach(async () => {
+  jest.resetModules();
+  Object.assign(globalThis, { Worker: NearWorker });
+  NearWorker.all = [];
+  NearWorker.practised = 0;
+  page = await import('@/workers/client');
+});
+afterEach(() => NearWorker.all.forEach((w) => w.terminate()));
+
+test('a worker practises once, and the first question goes to it', async () => {
+  await page.warmUp();
+  expect(NearWorker.practised).toBeGreaterThan(5);
+  const before = NearWorker.practised;
+  await page.warmUp();
+  expect(NearWorker.practised).toBe(before);
+  const { result } = plan();
+  await until(() => latest().questions.length === 1);
+  expect(NearWorker.all).toHaveLength(1);
+  latest().questions[0]('done');
+  expect(await result).toBe('done');
+  expect(latest().ended).toBe(false);
+});
+
+test('a worker is asked one thing at a time; a cancelled one is ended and never asked again', async () => {
+  const first = plan();
+  const second = compare();
+  await until(() => NearWorker.all.length === 2 && NearWorker.all.every((w) => w.questions.length > 0));
+  const [old, young] = NearWorker.all;
+  first.cancel();
+  expect(old.ended).toBe(true);
+  young.questions[0]('compared');
+  expect(await second.result).toBe('compared');
+  plan();
+  await until(() => young.questions.length === 2);
+  expect(NearWorker.all).toHaveLength(2);
+});
+
+test('a worker that breaks while it waits is not asked; one that breaks at work says so', async () => {
+  const warming = page.warmUp();
+  const [practising] = NearWorker.all;
+  practising.onerror!({ message: 'cannot be loaded' });
+  await warming;
+  const { result } = plan();
+  await until(() => latest().questions.length === 1);
+  expect(latest()).not.toBe(practising);
+  latest().onerror!({ message: 'out of memory' });
+  await expect(result).rejects.toThrow(page.WorkerBroke);
+  expect(latest().ended).toBe(true);
+});
+
+test('what a worker practises on is an outing that can be planned', () => {
+  expect(practise).not.toThrow();
+});
