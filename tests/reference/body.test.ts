@@ -111,6 +111,30 @@ function lightlyDressed(airC: number, humidity: number, met: number) {
 }
 
 /**
+ * The answer to cool air is to close the skin: the core holds or rises a little before it falls (Gagge's two-node model; seen
+ * since Hardy & Stolwijk 1966, from memory).
+ */
+test.each([24, 20, 16])('standing lightly dressed in %d °C: the core holds, near the two-node model', (airC) => {
+  const names = ['briefs', 'long-sleeve shirt', 'trousers', 'socks', 'shoes'];
+  const garments = wear(...names).map((g) => ({ ...g }));
+  const clo = ensemble(garments, { airC, relativeWind: 0.15, pumping: 0, packOn: false }).intrinsicClo;
+  const legs = [{ minutes: 30, sport: 'stand' as const, metabolicW: 70 * 1.87, worn: names }];
+  const r = run({ airC, humidity: 0.5, wind: 0.15, garments, legs });
+  for (const minutes of [5, 10, 20, 30]) {
+    expect(Math.abs(r.core(minutes) - twoNode(minutes, airC, 0.5, 0.15, 70, clo).coreC)).toBeLessThan(0.3);
+    expect(r.core(minutes) - r.core(0)).toBeWithin(-0.2, 0.2);
+  }
+});
+
+/** Blood from muscles that have rested comes back cool: a tenth to a quarter of a kelvin in the first minutes (from memory). */
+test('setting off hard in the cold, the core dips a little and then rises', () => {
+  const { run: r } = lightlyDressed(-2, 0.7, 320);
+  const first = [1, 2, 3, 4, 5].map((m) => r.core(m) - r.core(0));
+  expect(Math.min(...first)).toBeWithin(-0.3, 0);
+  expect(r.core(20)).toBeGreaterThan(r.core(0) + 0.3);
+});
+
+/**
  * ISO 7933 predicted heat strain through the registry's reference implementation (jsthermalcomfort, 2004 edition) at its
  * cool edge. Sweat summed over two hours, same clothing insulation, 25 %.
  */

@@ -3,7 +3,7 @@ import { LIQUID_SHARE } from '@/core/atmosphere/precipitation';
 import { CLOTH_ABSORPTANCE } from '@/core/atmosphere/sun';
 import { bodyParameters, type BodyParameters } from '@/core/body/bodyParameters';
 import { control, type ControlInput, type ControlOutput } from '@/core/body/control';
-import { CENTRAL_SHARE, neutralState, type NeutralState } from '@/core/body/neutral';
+import { CENTRAL_SHARE, neutralState, readyState, type NeutralState } from '@/core/body/neutral';
 import { checkPerson, type Person } from '@/core/body/person';
 import { breathHeatShare, breathLatentShare } from '@/core/body/respiration';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
@@ -91,6 +91,8 @@ export interface RunOptions {
 export class Simulator {
   readonly body: BodyParameters;
   readonly neutral: NeutralState;
+  /** the body as it goes out */
+  private readonly ready: ReturnType<typeof readyState>;
   readonly wardrobe: Wardrobe;
   readonly state: State;
   readonly ledger = new Ledger();
@@ -147,6 +149,7 @@ export class Simulator {
     }
     this.body = bodyParameters(checkPerson(person));
     this.neutral = neutralState(this.body);
+    this.ready = readyState(this.body, MUSCLE_BY_ZONE.sit);
     this.wardrobe = compileWardrobe(garments);
     this.state = newState(garments.length, garments.length * MAX_OPENINGS);
     this.worn = new Uint8Array(garments.length);
@@ -180,7 +183,7 @@ export class Simulator {
       flowFactor: this.stacks.flowFactor,
       exerciseShare: 0.5,
     };
-    restBody(this.state, this.neutral, this.body.basal);
+    restBody(this.state, this.ready, this.ready.metabolicW);
     this.restEnergy = this.bodyEnergy();
   }
 
@@ -191,7 +194,7 @@ export class Simulator {
    */
   start(plan: Plan, dampGm2: Record<string, number> = {}, roomC = 18): void {
     const { state: s, wardrobe: w } = this;
-    restBody(s, this.neutral, this.body.basal * 1.2);
+    restBody(s, this.ready, this.ready.metabolicW);
     s.evaporation.fill(0);
     s.slope.fill(0);
     s.owed.fill(0);
