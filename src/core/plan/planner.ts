@@ -88,14 +88,17 @@ export const MOST_CUES = 12;
 /** What of all that cues gain the knee may leave behind: a share, and never more than so many points. */
 const KNEE = { share: 0.04, points: 0.1 } as const;
 const TRIED_MEMBERS = 12;
-/** Integrator steps by which a stage is over: the kit and cues of one descent, its later rounds, other starts, and the rest. */
-const BUDGET = { kit: 70_000, cues: 95_000, again: 160_000, fine: 185_000, curve: 220_000 } as const;
+/** Integrator steps by which a stage is over: kit, cues and later rounds of the first descent, other starts, and the rest. */
+const BUDGET = { kit: 70_000, cues: 95_000, again: 115_000, others: 165_000, fine: 185_000, curve: 220_000 } as const;
 interface Budget {
   kit: number;
   cues: number;
   again: number;
 }
-/** Descents from other kits: at most so many, begun before this many integrator steps, each within so many. */
+/**
+ * Descents from other kits, each within so many integrator steps. One in any case, since a single descent may end in a hollow
+ * and the best of several seldom does; more only when it is begun before this many.
+ */
 const OTHER_STARTS = { most: 2, before: 110_000, steps: 50_000 } as const;
 /** A piece that is not better as the others are worn now, but nearly, is tried again with its own best wearing, points. */
 const NEARLY = 0.35;
@@ -167,11 +170,11 @@ class Search {
     start.take(start.beam(plainDress(start.modes), 1, 1, WORN));
     this.tell(0.05, 'Choosing layers', start.plan());
     let best = this.descend(start, BUDGET);
-    for (let k = 0; k < OTHER_STARTS.most && this.within(OTHER_STARTS.before); k++) {
+    for (let k = 0; k < OTHER_STARTS.most && this.within(k === 0 ? BUDGET.others : OTHER_STARTS.before); k++) {
       this.tell(0.6 + 0.07 * k, 'Starting from other layers', best.plan());
       const other = new PathRun(this.course, otherKit(this.candidates, best.kit, k), this.coarseS);
       other.take(other.beam(plainDress(other.modes), 1, 1, WORN));
-      const until = (share: number) => Math.min(BUDGET.again, this.course.steps + share * OTHER_STARTS.steps);
+      const until = (share: number) => Math.min(BUDGET.others, this.course.steps + share * OTHER_STARTS.steps);
       const found = this.descend(other, { kit: until(0.5), cues: until(0.7), again: until(1) });
       // Two descents that end alike will not be bettered by a third.
       if (Math.abs(found.total - best.total) < 1e-6) break;
@@ -206,14 +209,14 @@ class Search {
     let best = a.total <= b.total ? a : b;
     const other = a.total <= b.total ? b : a;
     for (const { choices, keys } of BODY_PARTS) {
-      if (!this.within(BUDGET.again) || keys.every((k) => sameParts(best.kit[k], other.kit[k]))) continue;
+      if (!this.within(BUDGET.others) || keys.every((k) => sameParts(best.kit[k], other.kit[k]))) continue;
       const kit: Kit = { ...best.kit, ...Object.fromEntries(keys.map((k) => [k, other.kit[k]])) };
       for (const ways of [best, other]) {
         const run = new PathRun(this.course, kit, this.coarseS, PATIENT);
         const theirs = run.like(ways.dresses);
         run.take(run.like(best.dresses).map((d, p) => d.map((m, g) => (choices.includes(g) ? theirs[p][g] : m))));
         if (run.total > best.total + NEARLY) continue;
-        improve(run, { free: ALL, maxCues: MOST_CUES, sweeps: 1, goOn: () => this.within(BUDGET.again) });
+        improve(run, { free: ALL, maxCues: MOST_CUES, sweeps: 1, goOn: () => this.within(BUDGET.others) });
         if (run.total < best.total - 1e-9) best = run;
       }
     }
