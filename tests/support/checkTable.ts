@@ -115,6 +115,23 @@ function nudeRow(airC: number): CheckRow {
   };
 }
 
+/** Cool air closes the skin and leaves the core where it is. */
+function standingRow(airC: number): CheckRow {
+  const names = ['briefs', 'long-sleeve shirt', 'trousers', 'socks', 'shoes'];
+  const garments = wear(...names).map((g) => ({ ...g }));
+  const clo = ensemble(garments, { airC, relativeWind: 0.15, pumping: 0, packOn: false }).intrinsicClo;
+  const legs = [{ minutes: 20, sport: 'stand' as const, metabolicW: 70 * 1.87, worn: names }];
+  return {
+    quantity: `core, standing lightly dressed 20 min in ${airC} °C`,
+    source: 'Gagge two-node 1986 (m)',
+    theirs: twoNode(20, airC, 0.5, 0.15, 70, clo).coreC,
+    ours: run({ airC, humidity: 0.5, wind: 0.15, garments, legs }).core(20),
+    unit: '°C',
+    tolerance: 0.3,
+    absolute: true,
+  };
+}
+
 /** Every row, computed now. */
 export function checkRows(): CheckRow[] {
   psychrolib.SetUnitSystem(psychrolib.SI);
@@ -233,6 +250,7 @@ export function checkRows(): CheckRow[] {
     },
     nudeRow(27),
     nudeRow(24),
+    standingRow(20),
     ensembleRow('trousers and long-sleeve shirt', 0.61, ['briefs', 'long-sleeve shirt', 'trousers', 'socks', 'shoes']),
     ensembleRow('long underwear, thermo jacket and trousers', 1.4, [
       'long underwear top',
