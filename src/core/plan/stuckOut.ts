@@ -19,6 +19,8 @@ export interface StuckState {
   shiverW: number;
 }
 
+export type Danger = 'cold core' | 'worn out by shivering';
+
 /** What happens to somebody who cannot go on from a place, in everything they have with them. */
 export interface Stuck {
   /** 'worst' where it chills most, 'farthest' where help and the door are farthest */
@@ -31,6 +33,8 @@ export interface Stuck {
   shiversH: number | null;
   handsH: number | null;
   dangerH: number | null;
+  /** what the danger is: a core under 35 °C, or muscles worn out by shivering */
+  dangerBy: Danger | null;
   after: StuckState[];
   /** the one more piece from the closet that helps most, and what danger (or, without danger, hands) becomes with it */
   oneMore: { garment: string; name: string; handsH: number | null; dangerH: number | null } | null;
@@ -100,6 +104,7 @@ export function stuckOut(r: StuckRequest): StuckOut {
       shiversH: base.shiversH,
       handsH: base.handsH,
       dangerH: base.dangerH,
+      dangerBy: base.dangerBy,
       after: base.after,
       oneMore: helps
         ? { garment: better.g.id, name: better.g.name, handsH: better.run.handsH, dangerH: better.run.dangerH }
@@ -133,6 +138,7 @@ interface Waited {
   shiversH: number | null;
   handsH: number | null;
   dangerH: number | null;
+  dangerBy: Danger | null;
   after: StuckState[];
 }
 
@@ -171,7 +177,7 @@ function wait(r: StuckRequest, garments: Garment[], place: Stretch, extra?: stri
   };
   const s = sim.run([still], { worn: [], carried: [], openings: {}, cues: [] }, { stepS: STEP_S, sampleS: SAMPLE_S });
   let hard = 0;
-  const out: Waited = { shiversH: null, handsH: null, dangerH: null, after: [] };
+  const out: Waited = { shiversH: null, handsH: null, dangerH: null, dangerBy: null, after: [] };
   for (let row = 0; row < s.rows; row++) {
     const hours = (s.timeS[row] - startS) / 3600;
     if (hours < 0 || s.timeS[row] === 0) continue;
@@ -180,7 +186,11 @@ function wait(r: StuckRequest, garments: Garment[], place: Stretch, extra?: stri
     if (s.shiverW[row] > SHIVERS_W) out.shiversH ??= hours;
     if (fingersC < USELESS_C) out.handsH ??= hours;
     if (s.shiverW[row] > HARD_W) hard += s.stepS / 3600;
-    if (s.coreC[row] < DANGER_C || hard > TIRES_H) out.dangerH ??= hours;
+    const cold = s.coreC[row] < DANGER_C;
+    if (out.dangerH === null && (cold || hard > TIRES_H)) {
+      out.dangerH = hours;
+      out.dangerBy = cold ? 'cold core' : 'worn out by shivering';
+    }
     const next = HOURS[out.after.length];
     if (next !== undefined && hours >= next - SAMPLE_S / 3600)
       out.after.push({ hours: next, coreC: s.coreC[row], fingersC, toesC, shiverW: s.shiverW[row] });

@@ -1,6 +1,17 @@
 import Link from 'next/link';
 import { CAUTIONS } from '@/core/judge/verdict';
-import { clock, day, degrees, distance, fillSlots, height, timeOfDay, windSpeed, type Units } from '@/formats/words';
+import {
+  clock,
+  day,
+  degrees,
+  distance,
+  fillSlots,
+  height,
+  timeOfDay,
+  windSpeed,
+  type Units,
+  temperature,
+} from '@/formats/words';
 import { Header } from '@/features/shell/Header';
 import { sportWord } from '@/features/outing/words';
 import { LandStrip } from './LandStrip';
@@ -148,14 +159,12 @@ function OutingRow({ line: o, units }: { line: HomeLine; units: Units }) {
           <dd className="font-semibold">{clock(o.seconds)} h</dd>
           <dt className="text-ink-3">air</dt>
           <dd className="font-semibold whitespace-nowrap">
-            {degrees(o.airLowC, units)} to {degrees(o.airHighC, units)} {units === 'metric' ? 'C' : 'F'}
+            {degrees(o.airLowC, units)} to {temperature(o.airHighC, units)}
           </dd>
           <dt className="text-ink-3">way</dt>
           <dd className="font-semibold">{o.distanceM > 0 ? distance(o.distanceM, units) : '–'}</dd>
           <dt className="text-ink-3">feels</dt>
-          <dd className={`font-semibold ${o.feelsC < -20 ? 'text-cold' : ''}`}>
-            {degrees(o.feelsC, units)} {units === 'metric' ? 'C' : 'F'}
-          </dd>
+          <dd className={`font-semibold ${o.feelsC < -20 ? 'text-cold' : ''}`}>{temperature(o.feelsC, units)}</dd>
           <dt className="text-ink-3">up</dt>
           <dd className="font-semibold">{height(o.climbM, units)}</dd>
           <dt className="text-ink-3">wind</dt>

@@ -187,6 +187,7 @@ function StuckPlace({ title, x, units }: { title: string; x: Stuck; units: Units
           <span key={w} className="whitespace-nowrap">
             <span className={`mr-1 inline-block h-[9px] w-[9px] ${colour}`} aria-hidden="true" />
             {w} <b>{hours(h)}</b>
+            {w === 'danger' && x.dangerBy && `, ${x.dangerBy}`}
           </span>
         ))}
         <span className="text-ink-3">rules at 1, 2, 4 of 12 h</span>

@@ -1,8 +1,10 @@
 'use client';
 import { useState } from 'react';
+import { cueText } from '@/core/plan/dress';
 import type { CurvePoint } from '@/core/plan/planner';
 import { WISH_RANGE, type Wishes as Wanted } from '@/core/plan/wishes';
 import type { Weights } from '@/core/judge/cost';
+import type { Plan } from '@/core/simulate/plan';
 import { clock, fromTemperature, toTemperature, temperatureUnit, type Units } from '@/formats/words';
 import { Button } from '@/ui/Button';
 import type { Score } from './useScore';
@@ -136,20 +138,41 @@ function Curve({ score }: { score: Score }) {
         </span>
       </p>
       <ul className="mt-1">
-        {curve.map((p) => (
-          <Row key={p.cues} p={p} most={most} chosen={plan?.cues.length === p.cues} onTake={score.commit} />
+        {curve.map((p, i) => (
+          <Row
+            key={p.cues}
+            p={p}
+            most={most}
+            chosen={plan?.cues.length === p.cues}
+            further={furtherCues(p.plan, curve[i - 1]?.plan, score.garments)}
+            onTake={score.commit}
+          />
         ))}
       </ul>
     </div>
   );
 }
 
-function Row({ p, most, chosen, onTake }: { p: CurvePoint; most: number; chosen: boolean; onTake: Score['commit'] }) {
+/** What a plan does at moments at which the one with fewer cues does nothing, a line each. */
+function furtherCues(plan: Plan, before: Plan | undefined, garments: Score['garments']): string[] {
+  const known = new Set(before?.cues.map((c) => c.atS));
+  return plan.cues.filter((c) => !known.has(c.atS)).map((c) => `${clock(c.atS)} ${cueText(c, garments).join('; ')}`);
+}
+
+interface RowProps {
+  p: CurvePoint;
+  most: number;
+  chosen: boolean;
+  further: readonly string[];
+  onTake: Score['commit'];
+}
+
+function Row({ p, most, chosen, further, onTake }: RowProps) {
   const cut = p.cost > most * 1.001;
   return (
     <li>
       <button
-        className="grid w-full cursor-pointer grid-cols-[56px_minmax(0,5fr)_48px_minmax(0,4fr)] items-center gap-2 border-b border-grid py-0.5 text-left hover:bg-grid"
+        className="grid w-full cursor-pointer grid-cols-[56px_minmax(0,5fr)_48px_minmax(0,4fr)] items-center gap-x-2 border-b border-grid py-0.5 text-left hover:bg-grid"
         aria-pressed={chosen}
         aria-label={`The plan with ${p.cues} cues, ${p.cost.toFixed(2)} points`}
         onClick={() => onTake(p.plan)}
@@ -165,6 +188,11 @@ function Row({ p, most, chosen, onTake }: { p: CurvePoint; most: number; chosen:
         </span>
         <b className="text-right">{p.cost.toFixed(2)}</b>
         <span className="truncate text-[12px] text-ink-2">{p.plan.cues.map((c) => clock(c.atS)).join(' · ')}</span>
+        {further.map((text) => (
+          <span key={text} className="col-span-3 col-start-2 text-[12px] leading-snug text-ink-2">
+            {text}
+          </span>
+        ))}
       </button>
     </li>
   );

@@ -27,6 +27,15 @@ test('a big parka, mitts and warmers in the pack put danger and useless hands of
   expect(bare.dangerH).not.toBeNull();
 });
 
+test('danger says what it is: a cold core with little on, worn out by shivering with nearly enough', () => {
+  const cold = dayOf([aLeg({ minutes: 60, effort: { by: 'metabolic', value: 600 } })], -25, 8);
+  const mild = dayOf([aLeg({ minutes: 60, effort: { by: 'metabolic', value: 600 } })], -3, 3);
+  expect(ask([], [...CATALOGUE], cold).stuck[0].dangerBy).toBe('cold core');
+  expect(ask([], [...CATALOGUE], mild).stuck[0].dangerBy).toBe('worn out by shivering');
+  const warm = ask(['standby-puffy', 'warm-mitts', 'warm-hat'], [...CATALOGUE], mild).stuck[0];
+  expect([warm.dangerH, warm.dangerBy]).toEqual([null, null]);
+});
+
 test('one more piece from the closet is named when it helps, and never something already along', () => {
   const { oneMore } = ask([]).stuck[0];
   expect(oneMore).not.toBeNull();
