@@ -51,8 +51,8 @@ export interface StartRequest {
 
 const STEP_S = 30;
 const HOUR = 3600_000;
-/** A plan is tried at no more starts than this. */
-const MOST = 48;
+/** A plan is tried at no more starts than this: ten days, beyond which no forecast is worth the name. */
+const MOST = 240;
 
 /** Tries the plan at every hour whose outing the forecast covers whole, and says when and whether to go. */
 export function bestStart(r: StartRequest): BestStart {

@@ -5,7 +5,17 @@ import type { Chances } from '@/core/plan/members';
 import type { Stuck, StuckOut } from '@/core/plan/stuckOut';
 import type { Remedy } from '@/core/plan/wouldBeSafe';
 import type { Instead, Why } from '@/core/plan/whyThis';
-import { clock, day, degrees, fillSlots, movedText, temperature, timeOfDay, type Units } from '@/formats/words';
+import {
+  clock,
+  day,
+  degrees,
+  fillSlots,
+  movedText,
+  temperature,
+  temperatureUnit,
+  timeOfDay,
+  type Units,
+} from '@/formats/words';
 import type { Behind as Parts } from '@/workers/client';
 
 /** What lies behind the plan: its chances, what if nobody can go on, when to go, and why each piece. */
@@ -211,9 +221,14 @@ function StuckPlace({ title, x, units }: { title: string; x: Stuck; units: Units
 
 const ADVICE = { go: 'Go.', 'go shorter': 'Go shorter.', 'not today': 'Not today.' } as const;
 
+/** Water that falls, in the athlete's units without their name; a dash for next to nothing. */
+const fallen = (mm: number, units: Units): string =>
+  mm < 0.05 ? '–' : units === 'metric' ? mm.toFixed(1) : (mm / 25.4).toFixed(2);
+
 function Starts({ b, startMs, units }: { b: BestStart; startMs: number; units: Units }) {
   const most = Math.max(...b.starts.map((s) => s.cost), 0.1);
   const better = b.best.startMs !== startMs && b.saves > 0.15;
+  const planned = b.starts.findIndex((s) => s.startMs === startMs);
   return (
     <>
       <p>
@@ -225,30 +240,39 @@ function Starts({ b, startMs, units }: { b: BestStart; startMs: number; units: U
           : 'No other start within this forecast is clearly better for this plan.'}
       </p>
       <ol
-        className="mt-2 flex h-[104px] items-end gap-[3px] overflow-x-auto"
+        ref={(list) => list?.scrollTo({ left: planned * 33 - list.clientWidth / 2 })}
+        className="mt-2 flex h-[132px] items-end gap-[3px] overflow-x-auto"
         aria-label="Cost of this plan by hour of start"
       >
-        {b.starts.map((s) => (
+        {b.starts.map((s, i) => (
           <li
             key={s.startMs}
-            className="flex w-[30px] shrink-0 flex-col items-center justify-end text-[11px] leading-tight"
+            className="flex w-[30px] shrink-0 flex-col items-center justify-end text-[11px] leading-tight whitespace-nowrap"
           >
             <span className="text-ink-2">{degrees(s.feelsC, units)}</span>
+            {!s.safe && (
+              <b className="text-act" role="img" aria-label="not safe">
+                ▲
+              </b>
+            )}
             <span
               className={`w-full border ${s.startMs === startMs ? 'border-ink' : 'border-transparent'} ${s.safe ? 'bg-heat-2' : 'bg-act'}`}
               style={{ height: `${Math.max(3, (56 * s.cost) / most).toFixed(0)}px` }}
-              title={`${timeOfDay(s.startMs)}: ${s.cost.toFixed(1)} points${s.safe ? '' : ', not safe'}`}
+              title={`${day(s.startMs)}, ${timeOfDay(s.startMs)}: ${s.cost.toFixed(1)} points${s.safe ? '' : ', not safe'}`}
             />
             <span className={s.startMs === startMs ? 'font-bold' : 'text-ink-2'}>
               {timeOfDay(s.startMs).slice(0, 5)}
             </span>
-            <span className="text-ink-3">{s.fallsMm >= 0.05 ? s.fallsMm.toFixed(1) : '–'}</span>
+            <span className="text-ink-3">{fallen(s.fallsMm, units)}</span>
+            <b className="h-[14px]">
+              {i > 0 && day(b.starts[i - 1].startMs) === day(s.startMs) ? '' : day(s.startMs).slice(0, 3)}
+            </b>
           </li>
         ))}
       </ol>
       <p className="text-[12px] text-ink-3">
-        Height: what this plan costs when you leave then. Above: coldest it feels. Below: what falls on you, mm. Red:
-        not safe.
+        Height: what this plan costs when you leave then. Above: coldest it feels, {temperatureUnit(units)}. Below: what
+        falls on you, {units === 'metric' ? 'mm' : 'in'}. ▲ not safe.
       </p>
     </>
   );

@@ -131,6 +131,24 @@ describe('when to go', () => {
     expect(b.starts.every((s, i) => i === 0 || s.startMs > b.starts[i - 1].startMs)).toBe(true);
   });
 
+  test('the best day is found wherever it lies in the forecast', () => {
+    const base = outing(-5, 2);
+    const days = Array.from({ length: 5 * 24 }, (_, h) => ({
+      ...base.forecast[0],
+      timeMs: h * HOUR,
+      airC: Math.floor(h / 24) === 3 ? -4 : -27,
+      wind: Math.floor(h / 24) === 3 ? 1 : 12,
+    }));
+    const b = bestStart({
+      person: AVERAGE_PERSON,
+      garments: SKI_CLOSET,
+      outing: { ...base, forecast: days },
+      plan: PLAN,
+    });
+    expect(b.starts.length).toBeGreaterThan(110);
+    expect(Math.floor(b.best.startMs / HOUR / 24)).toBe(3);
+  });
+
   test('an unsafe plan is not today or shorter, with the reason; a mild day is go; one’s own floor comes first', () => {
     expect(ask(-38).advice).toMatchObject({
       go: expect.stringMatching(/not today|go shorter/),
