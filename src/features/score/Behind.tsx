@@ -221,12 +221,17 @@ function StuckPlace({ title, x, units }: { title: string; x: Stuck; units: Units
 
 const ADVICE = { go: 'Go.', 'go shorter': 'Go shorter.', 'not today': 'Not today.' } as const;
 
+/** Bars are drawn to this many times the least cost, or to the planned start's; what is dearer is cut off, and looks it. */
+const SHOWN = 3;
+
 /** Water that falls, in the athlete's units without their name; a dash for next to nothing. */
 const fallen = (mm: number, units: Units): string =>
   mm < 0.05 ? '–' : units === 'metric' ? mm.toFixed(1) : (mm / 25.4).toFixed(2);
 
 function Starts({ b, startMs, units }: { b: BestStart; startMs: number; units: Units }) {
-  const most = Math.max(...b.starts.map((s) => s.cost), 0.1);
+  const costs = b.starts.map((s) => s.cost);
+  const own = b.starts.find((s) => s.startMs === startMs)?.cost ?? 0;
+  const most = Math.max(0.1, Math.min(Math.max(...costs), Math.max(own, SHOWN * Math.min(...costs))));
   const better = b.best.startMs !== startMs && b.saves > 0.15;
   const planned = b.starts.findIndex((s) => s.startMs === startMs);
   return (
@@ -241,6 +246,7 @@ function Starts({ b, startMs, units }: { b: BestStart; startMs: number; units: U
       </p>
       <ol
         ref={(list) => list?.scrollTo({ left: planned * 33 - list.clientWidth / 2 })}
+        tabIndex={0}
         className="mt-2 flex h-[132px] items-end gap-[3px] overflow-x-auto"
         aria-label="Cost of this plan by hour of start"
       >
@@ -256,10 +262,14 @@ function Starts({ b, startMs, units }: { b: BestStart; startMs: number; units: U
               </b>
             )}
             <span
-              className={`w-full border ${s.startMs === startMs ? 'border-ink' : 'border-transparent'} ${s.safe ? 'bg-heat-2' : 'bg-act'}`}
-              style={{ height: `${Math.max(3, (56 * s.cost) / most).toFixed(0)}px` }}
+              className={`relative w-full border ${s.startMs === startMs ? 'border-ink' : 'border-transparent'} ${s.safe ? 'bg-heat-2' : 'bg-act'}`}
+              style={{ height: `${Math.max(3, (56 * Math.min(s.cost, most)) / most).toFixed(0)}px` }}
               title={`${day(s.startMs)}, ${timeOfDay(s.startMs)}: ${s.cost.toFixed(1)} points${s.safe ? '' : ', not safe'}`}
-            />
+            >
+              {s.cost > most * 1.001 && (
+                <span className="absolute -inset-x-px top-2 h-1.5 -skew-y-12 border-y-2 border-ink bg-paper" />
+              )}
+            </span>
             <span className={s.startMs === startMs ? 'font-bold' : 'text-ink-2'}>
               {timeOfDay(s.startMs).slice(0, 5)}
             </span>
@@ -271,8 +281,8 @@ function Starts({ b, startMs, units }: { b: BestStart; startMs: number; units: U
         ))}
       </ol>
       <p className="text-[12px] text-ink-3">
-        Height: what this plan costs when you leave then. Above: coldest it feels, {temperatureUnit(units)}. Below: what
-        falls on you, {units === 'metric' ? 'mm' : 'in'}. ▲ not safe.
+        Height: what this plan costs when you leave then, very dear ones cut off. Above: coldest it feels,{' '}
+        {temperatureUnit(units)}. Below: what falls on you, {units === 'metric' ? 'mm' : 'in'}. ▲ not safe.
       </p>
     </>
   );
