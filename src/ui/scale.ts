@@ -36,3 +36,11 @@ export function runsOf<T>(n: number, level: (i: number) => T): { from: number; t
   }
   return out;
 }
+
+/**
+ * How far bars of costs are drawn: to three times the least, or to one's own where that is dearer. What lies beyond is cut off,
+ * and must look it: one hopeless case would flatten all others.
+ * @param own the cost that must be seen whole @returns above 0
+ */
+export const barTop = (costs: readonly number[], own = 0): number =>
+  Math.max(0.1, Math.min(Math.max(...costs), Math.max(own, 3 * Math.min(...costs))));

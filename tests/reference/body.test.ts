@@ -7,6 +7,7 @@ import { ZONE_TABLE, ZONES, TORSO } from '@/core/body/zones';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { ensemble } from '@/core/clothing/ensemble';
 import { run } from '#tests/support/runCase';
+import { standing } from '#tests/support/standing';
 import { referencePhs } from '#tests/support/referencePhs';
 import { twoNode } from '#tests/support/twoNode';
 import { STREET, wear } from '#tests/support/streetClothes';
@@ -115,14 +116,10 @@ function lightlyDressed(airC: number, humidity: number, met: number) {
  * since Hardy & Stolwijk 1966, from memory).
  */
 test.each([24, 20, 16])('standing lightly dressed in %d °C: the core holds, near the two-node model', (airC) => {
-  const names = ['briefs', 'long-sleeve shirt', 'trousers', 'socks', 'shoes'];
-  const garments = wear(...names).map((g) => ({ ...g }));
-  const clo = ensemble(garments, { airC, relativeWind: 0.15, pumping: 0, packOn: false }).intrinsicClo;
-  const legs = [{ minutes: 30, sport: 'stand' as const, metabolicW: 70 * 1.87, worn: names }];
-  const r = run({ airC, humidity: 0.5, wind: 0.15, garments, legs });
-  for (const minutes of [5, 10, 20, 30]) {
-    expect(Math.abs(r.core(minutes) - twoNode(minutes, airC, 0.5, 0.15, 70, clo).coreC)).toBeLessThan(0.3);
-    expect(r.core(minutes) - r.core(0)).toBeWithin(-0.2, 0.2);
+  const { ours, theirsC } = standing(airC, 30);
+  for (const minute of [5, 10, 20, 30]) {
+    expect(Math.abs(ours.core(minute) - theirsC(minute))).toBeLessThan(0.3);
+    expect(ours.core(minute) - ours.core(0)).toBeWithin(-0.2, 0.2);
   }
 });
 

@@ -13,6 +13,7 @@ import { lcdaWalking, pandolf } from '@/core/effort/load';
 import { CLO } from '@/core/quantity/units';
 import { referencePhs } from './referencePhs';
 import { run } from './runCase';
+import { standing } from './standing';
 import { closedOutfit, STREET, wear } from './streetClothes';
 import { twoNode } from './twoNode';
 
@@ -117,15 +118,12 @@ function nudeRow(airC: number): CheckRow {
 
 /** Cool air closes the skin and leaves the core where it is. */
 function standingRow(airC: number): CheckRow {
-  const names = ['briefs', 'long-sleeve shirt', 'trousers', 'socks', 'shoes'];
-  const garments = wear(...names).map((g) => ({ ...g }));
-  const clo = ensemble(garments, { airC, relativeWind: 0.15, pumping: 0, packOn: false }).intrinsicClo;
-  const legs = [{ minutes: 20, sport: 'stand' as const, metabolicW: 70 * 1.87, worn: names }];
+  const { ours, theirsC } = standing(airC, 20);
   return {
     quantity: `core, standing lightly dressed 20 min in ${airC} °C`,
     source: 'Gagge two-node 1986 (m)',
-    theirs: twoNode(20, airC, 0.5, 0.15, 70, clo).coreC,
-    ours: run({ airC, humidity: 0.5, wind: 0.15, garments, legs }).core(20),
+    theirs: theirsC(20),
+    ours: ours.core(20),
     unit: '°C',
     tolerance: 0.3,
     absolute: true,

@@ -16,6 +16,7 @@ import {
   timeOfDay,
   type Units,
 } from '@/formats/words';
+import { barTop } from '@/ui/scale';
 import type { Behind as Parts } from '@/workers/client';
 
 /** What lies behind the plan: its chances, what if nobody can go on, when to go, and why each piece. */
@@ -221,17 +222,16 @@ function StuckPlace({ title, x, units }: { title: string; x: Stuck; units: Units
 
 const ADVICE = { go: 'Go.', 'go shorter': 'Go shorter.', 'not today': 'Not today.' } as const;
 
-/** Bars are drawn to this many times the least cost, or to the planned start's; what is dearer is cut off, and looks it. */
-const SHOWN = 3;
-
 /** Water that falls, in the athlete's units without their name; a dash for next to nothing. */
 const fallen = (mm: number, units: Units): string =>
   mm < 0.05 ? '–' : units === 'metric' ? mm.toFixed(1) : (mm / 25.4).toFixed(2);
 
 function Starts({ b, startMs, units }: { b: BestStart; startMs: number; units: Units }) {
-  const costs = b.starts.map((s) => s.cost);
-  const own = b.starts.find((s) => s.startMs === startMs)?.cost ?? 0;
-  const most = Math.max(0.1, Math.min(Math.max(...costs), Math.max(own, SHOWN * Math.min(...costs))));
+  const own = b.starts.find((s) => s.startMs === startMs)?.cost;
+  const most = barTop(
+    b.starts.map((s) => s.cost),
+    own,
+  );
   const better = b.best.startMs !== startMs && b.saves > 0.15;
   const planned = b.starts.findIndex((s) => s.startMs === startMs);
   return (

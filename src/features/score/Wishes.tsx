@@ -7,6 +7,7 @@ import type { Weights } from '@/core/judge/cost';
 import type { Plan } from '@/core/simulate/plan';
 import { clock, fromTemperature, toTemperature, temperatureUnit, type Units } from '@/formats/words';
 import { Button } from '@/ui/Button';
+import { barTop } from '@/ui/scale';
 import type { Score } from './useScore';
 
 const SLIDERS: { key: keyof Weights; label: string; low: string; high: string }[] = [
@@ -118,15 +119,11 @@ function Field({ label, unit, value, range, onChange }: FieldProps) {
   );
 }
 
-/** Bars are drawn to this many times the least cost; what is dearer is cut off, and looks it. */
-const SHOWN = 3;
-
 /** What each number of cues costs at best, and when they fall: all from one search. A row takes that plan. */
 function Curve({ score }: { score: Score }) {
   const { curve, plan } = score;
   if (curve.length === 0) return <p className="mt-3 text-ink-3">Plan again to see what each further cue is worth.</p>;
-  const costs = curve.map((p) => p.cost);
-  const most = Math.min(Math.max(...costs), SHOWN * Math.min(...costs));
+  const most = barTop(curve.map((p) => p.cost));
   return (
     <div className="mt-3">
       <p>

@@ -4,7 +4,7 @@ import { scorePlan } from '@/core/plan/score';
 import type { Plan } from '@/core/simulate/plan';
 import { homeLine } from '@/features/home/lines';
 import { garmentWater, lanesOf, stateAt, wetLevel } from '@/features/score/lanes';
-import { areaPath, linear, linePath, runsOf } from '@/ui/scale';
+import { areaPath, barTop, linear, linePath, runsOf } from '@/ui/scale';
 import { aLeg, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 
 /** What the screens draw is worked out by small pure functions: these. */
@@ -110,4 +110,11 @@ describe('a line of the home screen', () => {
     expect(line.problem).toContain('number of legs is 0');
     expect(line.verdict).toBeNull();
   });
+});
+
+test('bars go to the dearest, but a hopeless case does not flatten the others, nor is one’s own cut off', () => {
+  expect(barTop([1, 2, 2.5])).toBe(2.5);
+  expect(barTop([1, 2, 40])).toBe(3);
+  expect(barTop([1, 7, 40], 7)).toBe(7);
+  expect(barTop([0, 0])).toBeGreaterThan(0);
 });
