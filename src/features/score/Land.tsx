@@ -44,7 +44,9 @@ export function Land({ timeline, startMs, x, y, cursorS, units }: Props) {
   const unitV = units === 'metric' ? 'm/s' : 'mph';
   const perKm = units === 'metric' ? 1000 : 1609.344;
   const columns = weatherColumns(timeline, x);
-  const ticks = clockTicks(timeline.endS, x);
+  // The cursor's own tag takes the place of a tick it would cover.
+  const tag = Math.min(x(timeline.endS) - 21, x(cursorS));
+  const ticks = clockTicks(timeline.endS, x).filter((t) => Math.abs(x(t) + (t === 0 ? 31 : 0) - tag) > 53);
   const feels = (s: (typeof timeline.stretches)[number]) => windChillC(s.airC, (s.relativeWind / 0.67) * 3.6);
   const rows: [string, string][] = [
     [`Distance, ${units === 'metric' ? 'km' : 'mi'}`, (distanceAt(timeline, cursorS) / perKm).toFixed(1)],

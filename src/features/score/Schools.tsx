@@ -112,7 +112,7 @@ function Side({ found, score, units }: { found: Compared; score: Score; units: U
         <tbody>
           {rows.map(([label, show]) => (
             <tr key={label} className="border-b border-grid align-baseline">
-              <th scope="row" className="py-[3px] text-left font-normal text-ink-2">
+              <th scope="row" className="py-[3px] pr-2 text-left font-normal text-ink-2">
                 {label}
               </th>
               {found.plans.map((p) => (

@@ -43,6 +43,8 @@ export function Section({ scored, garments, zone, row, airC, units }: Props) {
     [width, airC],
   ];
   const zero = y(0);
+  // The name of the line stands in the air, or by the skin where the air's own number is in the way.
+  const crowded = Math.abs(y(airC) - zero) < 16;
   return (
     <svg width="100%" viewBox={`0 0 ${width} 166`} role="img" aria-label={`Section through the ${zone} at this moment`}>
       <rect x={0.5} y={16} width={width - 1} height={84} fill={C.sheet} stroke={C.ink} />
@@ -58,7 +60,13 @@ export function Section({ scored, garments, zone, row, airC, units }: Props) {
       {zero > 18 && zero < 98 && (
         <g>
           <line x1={skinWidth} x2={width} y1={zero} y2={zero} stroke={C.cold} strokeDasharray="5 3" />
-          <text x={width - 4} y={zero - 3} fontSize="11" textAnchor="end" style={{ fill: C.cold }}>
+          <text
+            x={crowded ? skinWidth + 4 : width - 4}
+            y={zero - 3}
+            fontSize="11"
+            textAnchor={crowded ? 'start' : 'end'}
+            style={{ fill: C.cold, paintOrder: 'stroke', stroke: C.sheet, strokeWidth: 2.5 }}
+          >
             {units === 'metric' ? '0 °C' : '32 °F'}
           </text>
         </g>
