@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import type { Person } from '@/core/body/person';
-import type { Garment } from '@/core/clothing/garment';
+import { plainGarment, type Garment } from '@/core/clothing/garment';
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import { bestStart, type BestStart } from '@/core/plan/bestStart';
 import { chances, type Chances } from '@/core/plan/members';
@@ -34,7 +34,7 @@ const planRequest = (
   leadDays: number,
 ): PlanRequest => ({
   person,
-  closet,
+  closet: closet.map(plainGarment),
   timeline: timelineOf(outing, person),
   sport: outing.sport,
   damp,
@@ -93,11 +93,20 @@ const api = {
   ): Proposal | null {
     const { weights, waiting } = wishes;
     const timeline = timelineOf(outing, person);
-    return propose({ person, closet, timeline, sport: outing.sport, plan, damp, weights, waiting });
+    return propose({
+      person,
+      closet: closet.map(plainGarment),
+      timeline,
+      sport: outing.sport,
+      plan,
+      damp,
+      weights,
+      waiting,
+    });
   },
   behind(
     person: Person,
-    closet: Garment[],
+    owned: Garment[],
     outing: Outing,
     plan: Plan,
     damp: Record<string, number>,
@@ -105,6 +114,7 @@ const api = {
     leadDays: number,
     ready: (part: Partial<Behind>) => void,
   ): void {
+    const closet = owned.map(plainGarment);
     const timeline = timelineOf(outing, person);
     const { weights, waiting } = wishes;
     const floorC = wishes.floorC ?? undefined;

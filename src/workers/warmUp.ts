@@ -1,5 +1,6 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
+import { plainGarment } from '@/core/clothing/garment';
 import type { ForecastHour } from '@/core/outing/forecast';
 import type { Leg } from '@/core/outing/leg';
 import { timelineOf, type Outing } from '@/core/outing/outing';
@@ -56,7 +57,7 @@ export function practise(): void {
   const until = performance.now() + SLICE_MS;
   const timeline = timelineOf(PRACTICE, AVERAGE_PERSON);
   makePlan(
-    { person: AVERAGE_PERSON, closet: CATALOGUE, timeline, sport: PRACTICE.sport },
+    { person: AVERAGE_PERSON, closet: CATALOGUE.map(plainGarment), timeline, sport: PRACTICE.sport },
     () => performance.now() < until,
   );
 }

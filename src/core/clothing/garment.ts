@@ -107,6 +107,55 @@ export interface Garment {
 
 export const MAX_OPENINGS = 4;
 
+const plainOpening = (o: Opening): Opening => ({
+  id: o.id,
+  label: o.label,
+  openWord: o.openWord,
+  closeWord: o.closeWord,
+  ventCm2: o.ventCm2,
+  zones: o.zones,
+  uncovers: o.uncovers,
+  usual: o.usual,
+  seconds: o.seconds,
+});
+
+/**
+ * The same garment, made in one place: engines compile code for the shape of the objects it has seen, and garments come from
+ * the catalogue, from files and from the database, each with its fields in another order.
+ */
+export const plainGarment = (g: Garment): Garment => ({
+  id: g.id,
+  name: g.name,
+  group: g.group,
+  role: g.role,
+  order: g.order,
+  fibre: g.fibre,
+  thicknessMm: g.thicknessMm,
+  weightGm2: g.weightGm2,
+  airPermeability: g.airPermeability,
+  ret: g.ret,
+  gapMm: g.gapMm,
+  openMesh: g.openMesh,
+  liquidCapacity: g.liquidCapacity,
+  wicking: g.wicking,
+  waterResistance: g.waterResistance,
+  membrane: g.membrane,
+  filled: g.filled,
+  tightness: g.tightness,
+  handForm: g.handForm,
+  mouthCover: g.mouthCover,
+  heatW: g.heatW,
+  heatHours: g.heatHours,
+  panels: g.panels,
+  openings: g.openings.map(plainOpening),
+  massG: g.massG,
+  packedL: g.packedL,
+  price: g.price,
+  changeSeconds: g.changeSeconds,
+  overBoots: g.overBoots,
+  suits: g.suits,
+});
+
 /** Physical range of each numeric field: [low, high, unit]. Source of the forms' limits and of the JSON Schema. */
 export const GARMENT_RANGE = {
   order: [1, 99, ''],
