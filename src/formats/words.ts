@@ -1,6 +1,6 @@
 import type { Moved } from '@/core/plan/mostMoved';
 import type { Verdict } from '@/core/judge/verdict';
-import { cToFahrenheit } from '@/core/quantity/units';
+import { cToFahrenheit, inchToMm } from '@/core/quantity/units';
 
 export type Units = 'metric' | 'imperial';
 
@@ -112,3 +112,8 @@ export function movedText(m: Moved, units: Units): string {
     m.what === 'water' ? grams(v, units) : m.what === 'shivering' ? `${v.toFixed(0)} min` : degrees(v, units, 1);
   return `${MOVED_WORDS[m.what]} ${show(m.from)} → ${show(m.to)}`;
 }
+
+/** Water that falls as the number a column shows, mm or in, and what stands at the head of that column. */
+export const fall = (mm: number, units: Units): string =>
+  units === 'metric' ? mm.toFixed(1) : (mm / inchToMm(1)).toFixed(2);
+export const fallUnit = (units: Units): string => (units === 'metric' ? 'mm' : 'in');

@@ -7,7 +7,7 @@ import { timelineOf, type Outing } from '@/core/outing/outing';
 import { SNOW_ALBEDO } from '@/core/outing/timeline';
 import { makePlan } from '@/core/plan/planner';
 
-/** How long one slice may take before the worker listens again, ms. */
+/** After how long a slice stops searching, ms; what it has is then explained, and the worker listens again. */
 const SLICE_MS = 50;
 
 const leg = (sport: Leg['sport'], minutes: number): Leg => ({
@@ -51,7 +51,7 @@ const PRACTICE: Outing = {
 
 /**
  * Plans an outing that nobody asked for, for a slice of time: a browser runs code fast only after it has run for a while, and
- * a first plan that starts cold takes half as long again.
+ * a first plan that starts cold takes about a third longer.
  */
 export function practise(): void {
   const until = performance.now() + SLICE_MS;

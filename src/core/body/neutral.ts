@@ -24,8 +24,8 @@ export const NEUTRAL_CENTRAL = 36.9;
 /** Share of basal heat made in viscera and brain (Stolwijk: about 0.8). */
 export const CENTRAL_SHARE = 0.8;
 
-/** Sitting at ease, W/m² (ISO 8996): what somebody does who is about to go out. */
-const SITTING_WM2 = 55;
+/** Sitting at ease, W/m² (ISO 8996): what somebody does who is about to go out, or cannot go on. */
+export const SITTING_WM2 = 55;
 
 /**
  * Set points by the usual method of the multi-node models (65MN, JOS-3): the temperatures of the passive, nude body in the

@@ -1,5 +1,6 @@
 import { fabricResistance, type Garment, type Group, type Role, type Use } from '@/core/clothing/garment';
 import type { Sport } from '@/core/effort/activity';
+import { byText } from '@/core/quantity/exact';
 import { OutOfRange } from '@/core/quantity/range';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Kit } from './modes';
@@ -67,7 +68,7 @@ export function candidates(
   const use = purposeOf(sport);
   const fits = [...closet].sort(byPlace).filter((g) => g.suits.length === 0 || g.suits.includes(use));
   const of = (group: Group, ...roles: Role[]) => fits.filter((g) => g.group === group && roles.includes(g.role));
-  const byWarmth = (a: Garment, b: Garment) => a.thicknessMm - b.thicknessMm || a.id.localeCompare(b.id);
+  const byWarmth = (a: Garment, b: Garment) => a.thicknessMm - b.thicknessMm || byText(a.id, b.id);
   const shorts = of('legs', 'short').sort(byWarmth);
   const inner = of('legs', 'base').sort(byWarmth);
   const outer = [...of('legs', 'shell'), ...(wet(timeline) ? of('legs', 'storm') : [])];
@@ -120,7 +121,7 @@ export function candidates(
 
 /** From the skin out and from thin to thick: the plan must not depend on the order in which a closet is listed. */
 const byPlace = (a: Garment, b: Garment): number =>
-  a.order - b.order || a.thicknessMm - b.thicknessMm || a.name.localeCompare(b.name) || a.id.localeCompare(b.id);
+  a.order - b.order || a.thicknessMm - b.thicknessMm || byText(a.name, b.name) || byText(a.id, b.id);
 
 /** Liners as the athlete wants them: breathing, or barriers where there are any. */
 function lined(liners: Garment[], barriers: boolean): Garment[] {

@@ -13,6 +13,7 @@ import { newWatch, WATCH } from '@/core/judge/watch';
 import { changing, type Changing } from '@/core/simulate/changing';
 import type { Cue, KitAction, Plan } from '@/core/simulate/plan';
 import { Simulator } from '@/core/simulate/simulator';
+import { byText } from '@/core/quantity/exact';
 import type { Course } from './course';
 import { actionsBetween, alongPrice, cuePrice, piecesOf, wornOf, type Dress, type Worn } from './dress';
 import { allModes, GOING, kitGarments, sameWay, type Kit, type Mode } from './modes';
@@ -401,5 +402,5 @@ function planOfDress(dress: Dress, byId: ReadonlyMap<string, Garment>): Pick<Pla
     const usual = byId.get(g)!.openings.find((x) => x.id === o)!.usual;
     if (setting !== usual) (openings[g] ??= {})[o] = setting;
   }
-  return { worn: [...w.on].sort((a, b) => byId.get(a)!.order - byId.get(b)!.order || a.localeCompare(b)), openings };
+  return { worn: [...w.on].sort((a, b) => byId.get(a)!.order - byId.get(b)!.order || byText(a, b)), openings };
 }

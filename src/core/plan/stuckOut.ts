@@ -1,6 +1,6 @@
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { windChillC } from '@/core/atmosphere/windChill';
-import { MET } from '@/core/quantity/units';
+import { SITTING_WM2 } from '@/core/body/neutral';
 import { bodyArea, type Person } from '@/core/body/person';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { MAX_LAYERS } from '@/core/clothing/stack';
@@ -73,8 +73,6 @@ const USELESS_C = 10;
 const DANGER_C = 35;
 const HARD_W = 150;
 const TIRES_H = 4;
-/** Sitting or lying still, W/m² (ISO 8996: sitting 55). */
-const STILL_WM2 = 1 * MET;
 
 /**
  * Stops a plan dead at its worst and its farthest place, puts everything on that is along, shuts every opening, and waits
@@ -164,7 +162,7 @@ function wait(r: StuckRequest, garments: Garment[], place: Stretch, extra?: stri
     startS,
     endS: startS + 12 * 3600,
     sport: 'sit',
-    metabolicW: Math.min(STILL_WM2 * bodyArea(r.person), maximalMetabolicRate(r.person.vo2maxMl, r.person.massKg)),
+    metabolicW: Math.min(SITTING_WM2 * bodyArea(r.person), maximalMetabolicRate(r.person.vo2maxMl, r.person.massKg)),
     externalW: 0,
     pumping: 0,
     speedMs: 0,

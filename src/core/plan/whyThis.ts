@@ -1,6 +1,7 @@
 import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
 import type { Sport } from '@/core/effort/activity';
 import type { Plan } from '@/core/simulate/plan';
+import { byText } from '@/core/quantity/exact';
 import type { Asked } from './asked';
 import { BARRIER_RET, purposeOf } from './candidates';
 import { alongOf, isAlong, swapGarment } from './edit';
@@ -80,5 +81,4 @@ export function whyThis(r: Asked): Why[] {
   });
 }
 
-const byWarmth = (a: Garment, b: Garment): number =>
-  fabricResistance(a) - fabricResistance(b) || a.id.localeCompare(b.id);
+const byWarmth = (a: Garment, b: Garment): number => fabricResistance(a) - fabricResistance(b) || byText(a.id, b.id);

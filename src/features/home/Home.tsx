@@ -7,10 +7,10 @@ import {
   distance,
   fillSlots,
   height,
+  temperature,
   timeOfDay,
   windSpeed,
   type Units,
-  temperature,
 } from '@/formats/words';
 import { Header } from '@/features/shell/Header';
 import { sportWord } from '@/features/outing/words';

@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Person } from '@/core/body/person';
 import { chillSplit } from '@/core/atmosphere/chillSplit';
 import { SHELTER_FACTOR } from '@/core/atmosphere/windAtBody';
@@ -17,6 +17,8 @@ import {
   day,
   degrees,
   difference,
+  fall,
+  fallUnit,
   height,
   temperature,
   timeOfDay,
@@ -29,6 +31,7 @@ import { Button } from '@/ui/Button';
 import { Problems } from '@/ui/Problems';
 import { send } from '@/ui/send';
 import { useWidth } from '@/ui/useWidth';
+import { warmUp } from '@/workers/client';
 import { LandProfile } from './LandProfile';
 import { LegTable } from './LegTable';
 import { sportWord } from './words';
@@ -43,6 +46,8 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
   const [savedAt, setSavedAt] = useState(0);
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
+  // The planner comes next.
+  useEffect(() => void warmUp(), []);
   const [ref, width] = useWidth(1248);
   const outing = history[at];
   const edit = (next: Outing) => {
@@ -266,9 +271,7 @@ function Hours({ outing, units }: { outing: Outing; units: Units }) {
               <td className="px-1.5">{windSpeed(h.gust, units).replace(/ .*/, '')}</td>
               <td className="px-1.5">{(h.humidity * 100).toFixed(0)} %</td>
               <td className="px-1.5 text-left whitespace-nowrap">
-                {h.kind === 'none'
-                  ? '–'
-                  : `${units === 'metric' ? `${h.precipitationMmH.toFixed(1)} mm/h` : `${(h.precipitationMmH / 25.4).toFixed(2)} in/h`} ${h.kind}`}
+                {h.kind === 'none' ? '–' : `${fall(h.precipitationMmH, units)} ${fallUnit(units)}/h ${h.kind}`}
               </td>
             </tr>
           ))}

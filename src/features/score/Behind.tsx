@@ -1,5 +1,5 @@
 'use client';
-import type { ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import type { BestStart } from '@/core/plan/bestStart';
 import type { Chances } from '@/core/plan/members';
 import type { Stuck, StuckOut } from '@/core/plan/stuckOut';
@@ -9,6 +9,8 @@ import {
   clock,
   day,
   degrees,
+  fall,
+  fallUnit,
   fillSlots,
   movedText,
   temperature,
@@ -168,10 +170,10 @@ function StuckPlace({ title, x, units }: { title: string; x: Stuck; units: Units
   const at = (h: number) => `${((100 * Math.min(HOURS, h)) / HOURS).toFixed(1)}%`;
   const hours = (h: number | null) =>
     h === null ? 'never in 12 h' : h < 2 ? `${Math.round(h * 60)} min` : `${h.toFixed(1)} h`;
-  const marks: [string, number | null, string][] = [
+  const marks: [string, number | null, string, string?][] = [
     ['shivering', x.shiversH, 'bg-cold'],
     ['useless hands', x.handsH, 'bg-ink'],
-    ['danger', x.dangerH, 'bg-act'],
+    ['danger', x.dangerH, 'bg-act', x.dangerBy ?? undefined],
   ];
   return (
     <div className="mt-1.5">
@@ -194,11 +196,11 @@ function StuckPlace({ title, x, units }: { title: string; x: Stuck; units: Units
         )}
       </div>
       <p className="mt-0.5 flex flex-wrap gap-x-3 text-[12px]">
-        {marks.map(([w, h, colour]) => (
+        {marks.map(([w, h, colour, how]) => (
           <span key={w} className="whitespace-nowrap">
             <span className={`mr-1 inline-block h-[9px] w-[9px] ${colour}`} aria-hidden="true" />
             {w} <b>{hours(h)}</b>
-            {w === 'danger' && x.dangerBy && `, ${x.dangerBy}`}
+            {how && `, ${how}`}
           </span>
         ))}
         <span className="text-ink-3">rules at 1, 2, 4 of 12 h</span>
@@ -222,18 +224,19 @@ function StuckPlace({ title, x, units }: { title: string; x: Stuck; units: Units
 
 const ADVICE = { go: 'Go.', 'go shorter': 'Go shorter.', 'not today': 'Not today.' } as const;
 
-/** Water that falls, in the athlete's units without their name; a dash for next to nothing. */
-const fallen = (mm: number, units: Units): string =>
-  mm < 0.05 ? '–' : units === 'metric' ? mm.toFixed(1) : (mm / 25.4).toFixed(2);
-
 function Starts({ b, startMs, units }: { b: BestStart; startMs: number; units: Units }) {
-  const own = b.starts.find((s) => s.startMs === startMs)?.cost;
+  const planned = b.starts.findIndex((s) => s.startMs === startMs);
   const most = barTop(
     b.starts.map((s) => s.cost),
-    own,
+    b.starts[planned]?.cost,
   );
   const better = b.best.startMs !== startMs && b.saves > 0.15;
-  const planned = b.starts.findIndex((s) => s.startMs === startMs);
+  // On a forecast of many days the planned start is shown first; where it is scrolled to then is left alone.
+  const list = useRef<HTMLOListElement>(null);
+  useEffect(() => {
+    const bar = list.current?.children[planned] as HTMLElement | undefined;
+    if (bar) list.current!.scrollLeft = bar.offsetLeft - list.current!.offsetLeft - list.current!.clientWidth / 2;
+  }, [planned]);
   return (
     <>
       <p>
@@ -245,7 +248,7 @@ function Starts({ b, startMs, units }: { b: BestStart; startMs: number; units: U
           : 'No other start within this forecast is clearly better for this plan.'}
       </p>
       <ol
-        ref={(list) => list?.scrollTo({ left: planned * 33 - list.clientWidth / 2 })}
+        ref={list}
         tabIndex={0}
         className="mt-2 flex h-[132px] items-end gap-[3px] overflow-x-auto"
         aria-label="Cost of this plan by hour of start"
@@ -266,14 +269,14 @@ function Starts({ b, startMs, units }: { b: BestStart; startMs: number; units: U
               style={{ height: `${Math.max(3, (56 * Math.min(s.cost, most)) / most).toFixed(0)}px` }}
               title={`${day(s.startMs)}, ${timeOfDay(s.startMs)}: ${s.cost.toFixed(1)} points${s.safe ? '' : ', not safe'}`}
             >
-              {s.cost > most * 1.001 && (
+              {s.cost > most && (
                 <span className="absolute -inset-x-px top-2 h-1.5 -skew-y-12 border-y-2 border-ink bg-paper" />
               )}
             </span>
             <span className={s.startMs === startMs ? 'font-bold' : 'text-ink-2'}>
               {timeOfDay(s.startMs).slice(0, 5)}
             </span>
-            <span className="text-ink-3">{fallen(s.fallsMm, units)}</span>
+            <span className="text-ink-3">{s.fallsMm < 0.05 ? '–' : fall(s.fallsMm, units)}</span>
             <b className="h-[14px]">
               {i > 0 && day(b.starts[i - 1].startMs) === day(s.startMs) ? '' : day(s.startMs).slice(0, 3)}
             </b>
@@ -282,7 +285,7 @@ function Starts({ b, startMs, units }: { b: BestStart; startMs: number; units: U
       </ol>
       <p className="text-[12px] text-ink-3">
         Height: what this plan costs when you leave then, very dear ones cut off. Above: coldest it feels,{' '}
-        {temperatureUnit(units)}. Below: what falls on you, {units === 'metric' ? 'mm' : 'in'}. ▲ not safe.
+        {temperatureUnit(units)}. Below: what falls on you, {fallUnit(units)}. ▲ not safe.
       </p>
     </>
   );

@@ -165,7 +165,6 @@ interface RowProps {
 }
 
 function Row({ p, most, chosen, further, onTake }: RowProps) {
-  const cut = p.cost > most * 1.001;
   return (
     <li>
       <button
@@ -181,7 +180,9 @@ function Row({ p, most, chosen, further, onTake }: RowProps) {
           className={`relative block h-4 border bg-heat-2 ${chosen ? 'border-2 border-ink' : 'border-transparent'}`}
           style={{ width: `${Math.max(1, (100 * Math.min(p.cost, most)) / most)}%` }}
         >
-          {cut && <span className="absolute -inset-y-1 right-3 w-1.5 -skew-x-12 border-x-2 border-ink bg-paper" />}
+          {p.cost > most && (
+            <span className="absolute -inset-y-1 right-3 w-1.5 -skew-x-12 border-x-2 border-ink bg-paper" />
+          )}
         </span>
         <b className="text-right">{p.cost.toFixed(2)}</b>
         <span className="truncate text-[12px] text-ink-2">{p.plan.cues.map((c) => clock(c.atS)).join(' · ')}</span>

@@ -16,7 +16,7 @@ import { send } from '@/ui/send';
 import { Told } from '@/ui/told';
 import type { Proposal } from '@/core/plan/propose';
 import { leadDaysOf } from './useBehind';
-import { planInWorker, proposeInWorker, Scorer, warmUp, WorkerBroke, type PlanningRequest } from '@/workers/client';
+import { planInWorker, proposeInWorker, Scorer, WorkerBroke, type PlanningRequest } from '@/workers/client';
 
 /** Steps of the integrator while something is dragged, and at rest, s. */
 const QUICK = 30;
@@ -91,12 +91,6 @@ export function useScore({ outing, person, owned, closetIds, plans, wishes: stor
       cancel.current?.();
     };
   }, []);
-
-  // Without a plan the planner is what comes next.
-  const unplanned = plans.length === 0;
-  useEffect(() => {
-    if (unplanned) void warmUp();
-  }, [unplanned]);
 
   // Simulate whatever plan is shown; coarse while dragging so that the picture follows the pointer.
   useEffect(() => {
