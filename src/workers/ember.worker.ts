@@ -4,6 +4,7 @@ import { plainGarment, type Garment } from '@/core/clothing/garment';
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import { bestStart, type BestStart } from '@/core/plan/bestStart';
 import { chances, type Chances } from '@/core/plan/members';
+import { missedCues, type CueReason } from '@/core/plan/missed';
 import { makePlan, type Planned, type PlanRequest } from '@/core/plan/planner';
 import { compareSchools, type Compared } from '@/core/plan/schools';
 import type { Wishes } from '@/core/plan/wishes';
@@ -18,6 +19,7 @@ import { practise } from './warmUp';
 
 /** What lies behind a plan, part by part as it is worked out. */
 export interface Behind {
+  missed: CueReason[];
   chances: Chances;
   stuckOut: StuckOut;
   why: Why[];
@@ -132,6 +134,7 @@ const api = {
       weights,
       waiting,
     };
+    ready({ missed: missedCues(request) });
     ready({ chances: chances(request) });
     ready({ stuckOut: stuckOut(request) });
     const used = new Set([...plan.worn, ...plan.carried]);

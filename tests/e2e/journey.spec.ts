@@ -39,6 +39,11 @@ test('from a route and a forecast to a saved plan that is there again after a re
   await page.reload();
   await expect(verdict(page)).toHaveText(said.replace(/\s+/g, ' '), { timeout: 45_000 });
   expect(await page.getByRole('button', { name: /^Cue \d/ }).count()).toBe(cues);
+  // A stored plan knows as well as a fresh one what missing each cue costs.
+  const words = page.getByRole('region', { name: 'The plan in words' });
+  await expect(words.getByText(/Missed: .* points/)).toHaveCount(cues, { timeout: 45_000 });
+  await expect(words.getByText('the one not to miss')).toHaveCount(cues > 0 ? 1 : 0);
+  await expect(words.getByText(/Seven minutes out you feel \w+/)).toBeVisible();
   expect(errors).toEqual([]);
 });
 

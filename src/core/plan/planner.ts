@@ -8,12 +8,12 @@ import { within } from '@/core/quantity/range';
 import type { Plan } from '@/core/simulate/plan';
 import { candidates, evenly, firstKit, otherKit, type Candidates } from './candidates';
 import { Course } from './course';
-import { cueText, type Dress } from './dress';
+import type { Dress } from './dress';
 import { improve, withoutCues, withoutOneCue } from './improve';
 import { BODY_PARTS, kitParts, sameParts, type KitPart } from './kitParts';
 import { chances } from './members';
 import { FEET, GOING, HANDS, HEAD, kitGarments, layersOf, LEGS, TORSO, withLayer, type Kit, type Mode } from './modes';
-import { mostWorse, type Moved } from './mostMoved';
+import { MISS_S, missedCues, mustNotMiss, type CueReason } from './missed';
 import { PathRun } from './pathRun';
 import { neighbours } from './whyThis';
 import { alongOf, isAlong, swapGarment } from './edit';
@@ -36,15 +36,6 @@ export interface PlanRequest {
   /** vapour barriers on hands and feet; always a liner under the sock */
   barriers?: boolean;
   twoSocks?: boolean;
-}
-
-export interface CueReason {
-  atS: number;
-  where: string;
-  text: string[];
-  /** what the plan's total cost rises by when this cue is missed, and the plainest consequence */
-  missCost: number;
-  miss: Moved;
 }
 
 /** The best plan found with so many cues. */
@@ -80,8 +71,6 @@ const STEPS_AN_OUTING = 120;
 /** The last betterment, s: short outings afford finer steps. */
 const FINE_S = [15, 60] as const;
 const FINE_STEPS_AN_OUTING = 240;
-/** Steps at which a chosen plan's cues are missed, s. */
-const MISS_S = 30;
 const BEAM = 3;
 /** Nobody remembers more. */
 export const MOST_CUES = 12;
@@ -423,25 +412,13 @@ class Search {
   }
 
   private explain(plan: Plan, curve: CurvePoint[]): Planned {
-    const garments = alongOf(this.request.closet, plan);
-    const byId = new Map(garments.map((g) => [g.id, g]));
-    const { person, timeline, damp, waiting } = this.request;
-    const { weights, phases } = this.course;
-    const scored = scorePlan(person, garments, timeline, plan, { damp, weights, waiting });
-    const cues = plan.cues.map((cue, i): CueReason => {
-      const missed = scorePlan(person, garments, timeline, dropCue(plan, i), { stepS: MISS_S, damp, weights, waiting });
-      return {
-        atS: cue.atS,
-        where: phases.find((p) => Math.abs(p.startS - cue.atS) < 1)?.where ?? 'on the way',
-        text: cueText(cue, byId),
-        missCost: missed.total - scored.total,
-        miss: mostWorse(scored, missed),
-      };
-    });
+    const { person, closet, timeline, damp, waiting } = this.request;
+    const { weights } = this.course;
+    const scored = scorePlan(person, alongOf(closet, plan), timeline, plan, { damp, weights, waiting });
+    const cues = missedCues({ person, closet, timeline, plan, damp, weights, waiting }, scored);
     this.tell(1, 'Done');
-    const mustNotMiss = cues.reduce((worst, c, i) => (worst < 0 || c.missCost > cues[worst].missCost ? i : worst), -1);
     const safe = !scored.findings.some((f) => f.severity === 3);
-    return { plan, scored, safe, cues, mustNotMiss, curve, simulations: this.course.phasesWalked };
+    return { plan, scored, safe, cues, mustNotMiss: mustNotMiss(cues), curve, simulations: this.course.phasesWalked };
   }
 }
 
@@ -455,19 +432,4 @@ function firstDifference(a: readonly Dress[], b: readonly Dress[]): number {
   let p = 0;
   while (p < a.length - 1 && a[p] === b[p]) p++;
   return p;
-}
-
-/** The plan without one cue: later cues are kept, but what no longer makes sense (taking off what is not on) falls away. */
-export function dropCue(plan: Plan, index: number): Plan {
-  const cues = plan.cues.filter((_, i) => i !== index);
-  const on = new Set(plan.worn);
-  const kept = cues.map((cue) => {
-    const actions = cue.actions.filter((a) => {
-      if (a.do === 'putOn') return !on.has(a.garment) && (on.add(a.garment), true);
-      if (a.do === 'takeOff') return on.delete(a.garment);
-      return on.has(a.garment);
-    });
-    return { ...cue, actions };
-  });
-  return { ...plan, cues: kept.filter((c) => c.actions.length > 0 || c.pace || c.shelter) };
 }

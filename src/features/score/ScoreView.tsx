@@ -6,6 +6,8 @@ import type { Person } from '@/core/body/person';
 import { bodyParameters } from '@/core/body/bodyParameters';
 import { cueText } from '@/core/plan/dress';
 import { act, isWorn, moveAction, moveCue, removeCue, settingAt } from '@/core/plan/edit';
+import { mustNotMiss, type CueReason } from '@/core/plan/missed';
+import { sensationWord } from '@/core/judge/sensation';
 import { CAUTIONS } from '@/core/judge/verdict';
 import {
   clock,
@@ -64,6 +66,7 @@ export function ScoreView(props: Props) {
   const { outing, units, person } = props;
   const score = useScore(props);
   const { plan, scored, timeline, planning } = score;
+  const behind = useBehind(person, score.closet, outing, score.damp, score.wishes, score.settled, planning);
   const [cursor, setCursor] = useState<number | null>(null);
   const [selected, setSelected] = useState<string | null>(null);
   const [cue, setCue] = useState<number | null>(null);
@@ -161,7 +164,7 @@ export function ScoreView(props: Props) {
                 onKeys={() => setKeys(true)}
               />
             </div>
-            <CueTable score={score} units={units} />
+            <CueTable score={score} missed={behind.parts.missed ?? []} units={units} />
             <section
               aria-label="The search"
               className="no-print mt-4 grid grid-cols-2 gap-x-10 gap-y-6 border-t-2 border-ink pt-2 max-[900px]:grid-cols-1"
@@ -169,7 +172,7 @@ export function ScoreView(props: Props) {
               <WishesPart score={score} units={units} />
               <Schools score={score} units={units} />
             </section>
-            <BehindPlan score={score} outing={outing} person={person} units={units} />
+            <Behind {...behind} startMs={outing.startMs} unsafe={scored.verdict.tone === 'fails'} units={units} />
           </>
         ) : (
           <Waiting score={score} outingId={outing.id} />
@@ -504,10 +507,14 @@ function Actions({
 }
 
 /** The cues in words, with why: the table behind the picture, and what is printed. */
-function CueTable({ score, units }: { score: Score; units: Units }) {
-  const { reasons, plan, garments, scored, timeline } = score;
+/** When the start is judged by how one feels, s: five to ten minutes out (common practice, no published source). */
+const SOON_S = 420;
+
+function CueTable({ score, missed, units }: { score: Score; missed: readonly CueReason[]; units: Units }) {
+  const { plan, garments, scored, timeline } = score;
   if (!plan || !scored) return null;
-  const vital = reasons.reduce<(typeof reasons)[0] | null>((w, r) => (!w || r.missCost > w.missCost ? r : w), null);
+  const vital = missed[mustNotMiss(missed)];
+  const soon = scored.metrics.sensation[Math.min(scored.series.rows - 1, Math.round(SOON_S / scored.series.stepS))];
   const names = (ids: string[]) => ids.map((id) => garments.get(id)?.name ?? '?').join(', ') || 'nothing';
   return (
     <section
@@ -522,11 +529,13 @@ function CueTable({ score, units }: { score: Score; units: Units }) {
         <p>
           <b>Carry:</b> {names(plan.carried)}.
         </p>
-        <p className="text-ink-2">You should feel cool for the first five to ten minutes.</p>
+        <p className="text-ink-2">
+          Seven minutes out you feel <b>{sensationWord(soon).toLowerCase()}</b>; a little cool is right at the start.
+        </p>
         <table className="mt-2 w-full border-collapse text-left">
           <tbody>
             {plan.cues.map((c, i) => {
-              const why = reasons.find((r) => Math.abs(r.atS - c.atS) < 1);
+              const why = missed.find((r) => Math.abs(r.atS - c.atS) < 1);
               return (
                 <tr key={i} className="border-b border-grid align-baseline">
                   <td className="w-24 py-1 font-bold text-act">
@@ -535,7 +544,7 @@ function CueTable({ score, units }: { score: Score; units: Units }) {
                   <td className="pr-4">{cueText(c, garments).join('; ')}</td>
                   <td className="w-[38%] text-ink-2">
                     {why
-                      ? `${why.where[0].toUpperCase()}${why.where.slice(1)}. Missed: ${movedText(why.miss, units)}${why === vital ? '; the one not to miss' : ''}.`
+                      ? `${why.where[0].toUpperCase()}${why.where.slice(1)}. Missed: ${movedText(why.miss, units)}, ${why.missCost.toFixed(2)} points${why === vital ? '; the one not to miss' : ''}.`
                       : `${distance(
                           timeline.legs.reduce(
                             (d, l, k) =>
@@ -596,30 +605,6 @@ function CueTable({ score, units }: { score: Score; units: Units }) {
       </div>
     </section>
   );
-}
-
-function BehindPlan({
-  score,
-  outing,
-  person,
-  units,
-}: {
-  score: Score;
-  outing: StoredOuting;
-  person: Person;
-  units: Units;
-}) {
-  const { parts, failed } = useBehind(
-    person,
-    score.closet,
-    outing,
-    score.damp,
-    score.wishes,
-    score.settled,
-    score.planning,
-  );
-  const unsafe = score.scored?.verdict.tone === 'fails';
-  return <Behind parts={parts} failed={failed} startMs={outing.startMs} unsafe={unsafe} units={units} />;
 }
 
 function SaveNote({ score }: { score: Score }) {

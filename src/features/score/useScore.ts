@@ -4,7 +4,7 @@ import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import { timelineOf } from '@/core/outing/outing';
 import { tidy } from '@/core/plan/edit';
-import type { CueReason, CurvePoint } from '@/core/plan/planner';
+import type { CurvePoint } from '@/core/plan/planner';
 import type { Wishes } from '@/core/plan/wishes';
 import type { Scored } from '@/core/plan/score';
 import type { Plan } from '@/core/simulate/plan';
@@ -71,7 +71,6 @@ export function useScore({ outing, person, owned, closetIds, plans, wishes: stor
   const [live, setLive] = useState<Plan | null>(null);
   const [scored, setScored] = useState<Scored | null>(null);
   const [scoredPlan, setScoredPlan] = useState<Plan | null>(null);
-  const [reasons, setReasons] = useState<CueReason[]>([]);
   const [planning, setPlanning] = useState(false);
   const [progress] = useState(() => new Told<Planning>(BEGUN));
   const [problems, setProblems] = useState<Problem[]>([]);
@@ -216,7 +215,6 @@ export function useScore({ outing, person, owned, closetIds, plans, wishes: stor
     running.result.then(
       (planned) => {
         wanted = false;
-        setReasons(planned.cues);
         setCurve(planned.curve);
         accept(planned.plan);
       },
@@ -257,7 +255,6 @@ export function useScore({ outing, person, owned, closetIds, plans, wishes: stor
     setSavedPlan(p.plan);
     setHistory([p.plan]);
     setAt(0);
-    setReasons([]);
     setCurve([]);
   };
 
@@ -273,7 +270,6 @@ export function useScore({ outing, person, owned, closetIds, plans, wishes: stor
     /** true while the picture is older than the plan */
     stale: scoredPlan !== plan,
     scoredPlan,
-    reasons,
     wishes,
     wish,
     /** cost against number of cues from the last search; empty before one */

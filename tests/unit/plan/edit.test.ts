@@ -12,7 +12,7 @@ import {
 } from '@/core/plan/edit';
 import { actionsBetween, cuePrice, changesOf, piecesOf } from '@/core/plan/dress';
 import { changing } from '@/core/simulate/changing';
-import { dropCue } from '@/core/plan/planner';
+import { dropCue } from '@/core/plan/missed';
 import type { KitAction, Plan } from '@/core/simulate/plan';
 import { garmentsOf } from '#tests/support/outings';
 

@@ -1,6 +1,7 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
-import { dropCue, makePlan, type Planned } from '@/core/plan/planner';
+import { dropCue } from '@/core/plan/missed';
+import { makePlan, type Planned } from '@/core/plan/planner';
 import { candidates } from '@/core/plan/candidates';
 import { phases } from '@/core/plan/moments';
 import { scorePlan } from '@/core/plan/score';
