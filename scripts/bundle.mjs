@@ -9,7 +9,7 @@ export async function bundle(entry, name) {
   const out = join(ROOT, 'build', `${name}.cjs`);
   const stamp = join(ROOT, 'build', `${name}.stamp`);
   const want = createHash('sha256')
-    .update(sources(['src', 'bench', 'tests/support']).join('\n'))
+    .update(sources(['src', 'bench', 'tests/support', 'tests/golden']).join('\n'))
     .digest('hex');
   if (existsSync(out) && existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return out;
   mkdirSync(join(ROOT, 'build'), { recursive: true });

@@ -1,0 +1,64 @@
+import { createHash } from 'node:crypto';
+import { CATALOGUE } from '@/core/clothing/catalogue';
+import { standardByLeg } from '@/core/judge/standard';
+import { advise } from '@/core/plan/bestStart';
+import { alongOf } from '@/core/plan/edit';
+import { chances } from '@/core/plan/members';
+import { missedCues } from '@/core/plan/missed';
+import { makePlan } from '@/core/plan/planner';
+import { propose } from '@/core/plan/propose';
+import { scorePlan } from '@/core/plan/score';
+import { stuckOut } from '@/core/plan/stuckOut';
+import { whyThis } from '@/core/plan/whyThis';
+import { wouldBeSafe } from '@/core/plan/wouldBeSafe';
+import type { Series } from '@/core/simulate/series';
+import type { GoldenOuting } from './outings';
+
+const MEMBERS = 8;
+
+/** Every number of a run, to the last bit. */
+function hashOf(s: Series): string {
+  const hash = createHash('sha256');
+  for (const key of Object.keys(s).sort()) {
+    const v = s[key as keyof Series];
+    hash.update(key);
+    hash.update(typeof v === 'number' ? String(v) : Buffer.from(v.buffer, v.byteOffset, v.byteLength));
+  }
+  return hash.digest('hex').slice(0, 24);
+}
+
+/** What is kept of one outing: numbers exactly as JavaScript writes them, which is to the last bit. */
+export function numbersOf(o: GoldenOuting) {
+  const { person, closet, timeline, sport, damp } = o;
+  const planned = makePlan({ person, closet, timeline, sport, damp });
+  const { plan } = planned;
+  const along = alongOf(closet, plan);
+  const scored = scorePlan(person, along, timeline, plan, { damp });
+  const asked = { person, closet, garments: closet, timeline, sport, plan, damp };
+  const c = chances({ ...asked, count: MEMBERS });
+  const proposal = propose(asked);
+  return {
+    outing: o.name,
+    endS: timeline.endS,
+    plan,
+    simulations: planned.simulations,
+    curve: planned.curve.map((p) => [p.cues, p.cost]),
+    series: hashOf(scored.series),
+    cost: { ...scored.cost, total: scored.total },
+    findings: scored.findings.map((f) => [f.kind, f.severity, f.atS, f.value]),
+    fingersC: scored.metrics.fingers.value,
+    waterG: scored.metrics.waterPeak.value,
+    missed: missedCues(asked, scored).map((m) => m.missCost),
+    chances: { meanCost: c.meanCost, badCost: c.badCost, shares: c.list.map((x) => x.share), matters: c.matters.share },
+    stuck: stuckOut(asked).stuck.map((s) => [s.atS, s.feelsC, s.handsH, s.dangerH, s.after.map((a) => a.coreC)]),
+    why: whyThis(asked).map((w) => [w.garment, w.warmer?.adds ?? null, w.cooler?.adds ?? null]),
+    proposal: proposal && [proposal.text, proposal.saves],
+    safer: wouldBeSafe({ ...asked, more: CATALOGUE }).map((r) => [r.text, r.alarms]),
+    advice: advise({ ...asked, garments: along }, timeline, scored).go,
+    iso11079: standardByLeg(timeline, plan, new Map(closet.map((g) => [g.id, g])), person).map((l) => [
+      l.ireqNeutralClo,
+      l.wornClo,
+      l.limitHours,
+    ]),
+  };
+}
