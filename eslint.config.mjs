@@ -1,60 +1,51 @@
 import js from '@eslint/js';
 import next from '@next/eslint-plugin-next';
+import boundaries from 'eslint-plugin-boundaries';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 /**
- * The import rule of the house: imports point one way.
- *   app -> features -> ui, workers, store -> formats -> core
- * and inside core: plan -> judge -> simulate -> moisture, clothing, body -> effort, atmosphere.
- * Another folder is always named through the `@/` alias; `../` is refused so that the rule can see it.
+ * The rooms of the house and what each may import. Imports point one way: see docs/architecture.md.
+ * Inside the core every room may import those listed before it.
  */
-const order = {
-  core: { base: [] },
-  formats: ['core'],
-  standins: ['core', 'formats'],
-  store: ['core', 'formats', 'demo'],
-  demo: ['core', 'formats'],
-  workers: ['core', 'formats'],
-  ui: ['core', 'formats'],
-  cli: ['core', 'formats', 'demo'],
-  features: ['core', 'formats', 'ui', 'workers', 'store', 'demo', 'standins'],
-  app: ['core', 'formats', 'ui', 'workers', 'store', 'demo', 'standins', 'features'],
+const CORE = [
+  'quantity',
+  'atmosphere',
+  'effort',
+  'body',
+  'clothing',
+  'moisture',
+  'outing',
+  'kit',
+  'simulate',
+  'judge',
+  'questions',
+  'search',
+];
+const ROOMS = {
+  formats: [],
+  standins: ['formats'],
+  demo: ['formats'],
+  store: ['formats', 'demo'],
+  workers: ['formats'],
+  ui: ['formats'],
+  cli: ['formats', 'demo'],
+  features: ['formats', 'ui', 'workers', 'store', 'demo', 'standins'],
+  app: ['formats', 'ui', 'workers', 'store', 'demo', 'standins', 'features'],
 };
-
-const coreOrder = {
-  quantity: [],
-  atmosphere: ['quantity'],
-  effort: ['quantity', 'atmosphere'],
-  body: ['quantity', 'atmosphere', 'effort'],
-  clothing: ['quantity', 'atmosphere', 'body'],
-  moisture: ['quantity', 'atmosphere', 'body', 'clothing'],
-  outing: ['quantity', 'atmosphere', 'effort', 'body', 'clothing'],
-  simulate: ['quantity', 'atmosphere', 'effort', 'body', 'clothing', 'moisture', 'outing'],
-  judge: ['quantity', 'atmosphere', 'effort', 'body', 'clothing', 'moisture', 'outing', 'simulate'],
-  plan: ['quantity', 'atmosphere', 'effort', 'body', 'clothing', 'moisture', 'outing', 'simulate', 'judge'],
-  calibrate: ['quantity', 'atmosphere', 'effort', 'body', 'clothing', 'moisture', 'outing', 'simulate', 'judge'],
-};
-
-const refuse = (patterns) => ({
-  'no-restricted-imports': [
-    'error',
-    { patterns: [{ group: ['../*', '..'], message: 'Name another folder as @/…' }, ...patterns] },
-  ],
+const core = CORE.map((room) => `core-${room}`);
+const elements = [
+  ...CORE.map((room) => ({ type: `core-${room}`, pattern: `src/core/${room}` })),
+  ...Object.keys(ROOMS).map((room) => ({ type: room, pattern: `src/${room}` })),
+];
+const mayImport = (from, types) => ({
+  from: { element: { type: from } },
+  allow: { to: { element: { types: { anyOf: [from, ...types] } } } },
 });
-
-const layer = (name, allowed, all, prefix) => ({
-  files: [`src/${prefix}${name}/**/*.{ts,tsx}`],
-  rules: refuse([
-    {
-      group: all.filter((x) => x !== name && !allowed.includes(x)).map((x) => `@/${prefix}${x}/**`),
-      message: `${prefix}${name} may import only ${allowed.join(', ') || 'itself'}; see docs/architecture.md`,
-    },
-  ]),
-});
-
-const outer = Object.keys(order);
-const inner = Object.keys(coreOrder);
+const policies = [
+  ...CORE.map((room, i) => mayImport(`core-${room}`, core.slice(0, i))),
+  ...Object.entries(ROOMS).map(([room, others]) => mayImport(room, [...core, ...others])),
+];
 
 export default tseslint.config(
   {
@@ -76,9 +67,47 @@ export default tseslint.config(
     },
   },
   {
-    // Engines differ in the last bit of these; the core must give the same numbers everywhere (quantity/exact.ts).
+    files: ['src/**/*.{ts,tsx}'],
+    plugins: { boundaries },
+    settings: {
+      'boundaries/elements': elements,
+      'import/resolver': { typescript: { project: 'tsconfig.json' } },
+    },
+    rules: {
+      'boundaries/dependencies': ['error', { default: 'disallow', policies }],
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ group: ['../*', '..'], message: 'Name another folder as @/…, so that the import rule sees it.' }] },
+      ],
+      'max-params': ['error', 5],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            ':matches(FunctionDeclaration, MethodDefinition > FunctionExpression, ArrowFunctionExpression) > Identifier.params[typeAnnotation.typeAnnotation.type="TSBooleanKeyword"]',
+          message: 'A boolean says nothing where it is passed: take a word, or two functions.',
+        },
+      ],
+    },
+  },
+  {
     files: ['src/core/**/*.ts'],
     rules: {
+      'no-restricted-globals': ['error', 'Date', 'window', 'document', 'process', 'fetch', 'performance'],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Core takes a seed.' }],
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { group: ['../*', '..'], message: 'Name another folder as @/…, so that the import rule sees it.' },
+            {
+              group: ['react', 'react-*', 'next', 'next/*', 'node:*', 'postgres', 'fs'],
+              message: 'core is pure: no interface, no database, no files',
+            },
+          ],
+        },
+      ],
+      // Engines differ in the last bit of these; the core must give the same numbers everywhere (quantity/exact.ts).
       'no-restricted-syntax': [
         'error',
         { selector: "BinaryExpression[operator='**']", message: 'Multiply out, or use power() of quantity/exact' },
@@ -86,6 +115,11 @@ export default tseslint.config(
           selector:
             "CallExpression[callee.object.name='Math'][callee.property.name=/^(exp|expm1|log|log1p|log2|log10|pow|sin|cos|tan|sinh|cosh|tanh|cbrt|hypot)$/]",
           message: 'Use quantity/exact: engines differ in the last bit',
+        },
+        {
+          selector:
+            ':matches(FunctionDeclaration, MethodDefinition > FunctionExpression, ArrowFunctionExpression) > Identifier.params[typeAnnotation.typeAnnotation.type="TSBooleanKeyword"]',
+          message: 'A boolean says nothing where it is passed: take a word, or two functions.',
         },
       ],
     },
@@ -107,30 +141,4 @@ export default tseslint.config(
       },
     },
   },
-  ...outer.filter((n) => n !== 'core').map((n) => layer(n, order[n], outer, '')),
-  {
-    files: ['src/core/**/*.ts'],
-    rules: {
-      'no-restricted-globals': ['error', 'Date', 'window', 'document', 'process', 'fetch', 'performance'],
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Core takes a seed.' }],
-    },
-  },
-  ...inner.map((n) => {
-    const c = layer(n, coreOrder[n], inner, 'core/');
-    const patterns = c.rules['no-restricted-imports'][1].patterns;
-    patterns.push({
-      group: [
-        ...outer.filter((x) => x !== 'core').map((x) => `@/${x}/**`),
-        'react',
-        'react-*',
-        'next',
-        'next/*',
-        'node:*',
-        'postgres',
-        'fs',
-      ],
-      message: 'core is pure: no interface, no database, no files',
-    });
-    return c;
-  }),
 );

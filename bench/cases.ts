@@ -65,7 +65,7 @@ export function outingOf(hours: number): Outing {
         cloud: 1,
       },
     ],
-    route: null,
+    profile: null,
   };
 }
 

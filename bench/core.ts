@@ -3,14 +3,14 @@ import { phs } from 'jsthermalcomfort';
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import type { Garment } from '@/core/clothing/garment';
-import { phases } from '@/core/plan/moments';
-import { makePlan } from '@/core/plan/planner';
-import { chances } from '@/core/plan/members';
-import { scorePlan } from '@/core/plan/score';
+import { phases } from '@/core/outing/moments';
+import { makePlan } from '@/core/search/planner';
+import { chances } from '@/core/questions/chances';
+import { scorePlan } from '@/core/judge/scorePlan';
 import { Simulator } from '@/core/simulate/simulator';
-import { stuckOut } from '@/core/plan/stuckOut';
+import { stuckOut } from '@/core/questions/stuckOut';
 import type { Series } from '@/core/simulate/series';
-import type { Plan } from '@/core/simulate/plan';
+import type { Plan } from '@/core/kit/plan';
 import { closetOf, KIT, timelineFor } from './cases';
 
 /** Speed and memory, printed as JSON lines { name, value, unit }. Never part of the tests. */
@@ -48,7 +48,7 @@ function simulation(): void {
   for (let i = 0; i < 60; i++) once();
   const four = medianMs(once, 60);
   say('simulate 4 h, 13 zones, up to 5 layers, 10 s steps', four, 'ms');
-  const layers = Math.max(...Array.from({ length: 13 }, (_, z) => sim.layersOn(z).length));
+  const layers = Math.max(...Array.from({ length: 13 }, (_, z) => sim.stacks.layers[z]));
   say('most layers on a zone in that run', layers, '1');
   for (const hours of [1, 2, 8]) {
     const s = timelineFor(hours).stretches;
@@ -121,12 +121,12 @@ function planning(): void {
     say(`simulated plans for a closet of ${closet.length}`, plans, '1');
     say(`simulated plans a second, closet of ${closet.length}`, plans / (ms / 1000), '1/s');
     const used = new Set([...planned.plan.worn, ...planned.plan.carried]);
-    chances({ ...request, garments: closet.filter((g) => used.has(g.id)), plan: planned.plan, count: 64 });
+    chances({ ...request, closet: closet.filter((g) => used.has(g.id)), plan: planned.plan, count: 64 });
     say(`plan 4 h from a closet of ${closet.length}, with 64 members`, (performance.now() - t) / 1000, 's');
   }
   const kit = planOf(KIT.slice(1));
   for (const count of [16, 64, 128]) {
-    const run = () => chances({ person: AVERAGE_PERSON, garments: KIT, timeline, plan: kit, count });
+    const run = () => chances({ person: AVERAGE_PERSON, closet: KIT, timeline, plan: kit, count });
     run();
     say(`chances of a plan of 4 h over ${count} members`, medianMs(run, 5) / 1000, 's');
   }

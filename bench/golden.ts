@@ -14,7 +14,9 @@ const kept: Record<string, unknown>[] = write ? [] : JSON.parse(readFileSync(FIL
 const now = goldenOutings(root).map((o, i) => {
   // Through JSON, as they are kept.
   const n: Record<string, unknown> = JSON.parse(JSON.stringify(numbersOf(o)));
-  const differs = Object.keys({ ...n, ...kept[i] }).filter((k) => JSON.stringify(n[k]) !== JSON.stringify(kept[i]?.[k]));
+  const differs = Object.keys({ ...n, ...kept[i] }).filter(
+    (k) => JSON.stringify(n[k]) !== JSON.stringify(kept[i]?.[k]),
+  );
   process.stdout.write(JSON.stringify({ outing: o.name, differs: write ? 'kept' : differs }) + '\n');
   if (!write && differs.length > 0) process.exitCode = 1;
   return n;

@@ -2,11 +2,11 @@ import { readFileSync } from 'node:fs';
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { timelineOf } from '@/core/outing/outing';
-import { alongOf } from '@/core/plan/edit';
-import { makePlan, type PlanRequest } from '@/core/plan/planner';
-import { SCHOOLS } from '@/core/plan/schools';
-import { scorePlan } from '@/core/plan/score';
-import type { Plan } from '@/core/simulate/plan';
+import { alongOf } from '@/core/kit/edit';
+import { makePlan, type PlanRequest } from '@/core/search/planner';
+import { SCHOOLS } from '@/core/search/schools';
+import { scorePlan } from '@/core/judge/scorePlan';
+import type { Plan } from '@/core/kit/plan';
 import { buildDemoOutings, DEMO_DAMP, DEMO_PERSON } from '@/demo/scenario';
 import { everyPlan, searched, SMALL_CASES, type SmallCase } from '../tests/support/everyPlan';
 import { atLeastAsGood, duel, FIXED_RULES, type Compared, type FixedRule } from '../tests/support/fixedRules';
@@ -77,7 +77,7 @@ function random(n: number): void {
 /** Whether the search without any rule ends as low as the same search under each school's rule. */
 function schools(n: number): void {
   const files = (name: string) => readFileSync(`src/demo/files/${name}`, 'utf8');
-  const demo = buildDemoOutings(files, DEMO_PERSON).map((o) => ({
+  const demo = buildDemoOutings(files, DEMO_PERSON).map(({ outing: o }) => ({
     name: o.name,
     person: DEMO_PERSON,
     closet: [...CATALOGUE],

@@ -36,11 +36,11 @@ function fail(text, code = 2) {
 }
 
 /** Loads the demo data in one transaction; does nothing when there is an athlete already. */
-export async function loadDemoInto(url, reset) {
+export async function loadDemoInto(url, how) {
   const { loadDemo } = createRequire(import.meta.url)(await bundle('src/store/loadDemo.ts', 'load-demo'));
   const before = process.env.DATABASE_URL;
   process.env.DATABASE_URL = url;
-  const loaded = await loadDemo((name) => readFileSync(join(ROOT, 'src/demo/files', name), 'utf8'), reset);
+  const loaded = await loadDemo((name) => readFileSync(join(ROOT, 'src/demo/files', name), 'utf8'), how);
   await globalThis.emberSql?.end();
   globalThis.emberSql = undefined;
   process.env.DATABASE_URL = before ?? '';
@@ -77,7 +77,7 @@ async function main() {
     const { migrate } = await import('./migrate.mjs');
     const applied = await migrate(cluster.url);
     if (applied.length > 0) say(`applied ${applied.join(', ')}`);
-    if (await loadDemoInto(cluster.url, o.reset)) say('loaded the Tarnholt demo data');
+    if (await loadDemoInto(cluster.url, o.reset ? 'anew' : 'if empty')) say('loaded the Tarnholt demo data');
     if (!o.dev) ensureBuild();
     const app = await startApplication(o.dev ? 'dev' : 'start', o.port, cluster.url);
     started.push(app);

@@ -45,7 +45,7 @@ try {
   const { startApplication } = await import('./serve.mjs');
   const { loadDemoInto } = await import('./demo.mjs');
   await migrate(cluster.url);
-  await loadDemoInto(cluster.url, false);
+  await loadDemoInto(cluster.url, 'if empty');
   app = await startApplication('start', await freePort(), cluster.url);
   const file = join(ROOT, 'build', 'playwright.json');
   rmSync(file, { force: true });

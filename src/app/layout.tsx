@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import '@fontsource-variable/archivo/standard.css';
 import '@fontsource-variable/stix-two-text/wght.css';
 import '@fontsource-variable/stix-two-text/wght-italic.css';
+import { Providers } from '@/features/shell/Providers';
 import './globals.css';
 
 export const metadata: Metadata = {
@@ -16,7 +17,9 @@ export const dynamic = 'force-dynamic';
 export default function Layout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">
-      <body>{children}</body>
+      <body>
+        <Providers>{children}</Providers>
+      </body>
     </html>
   );
 }

@@ -1,5 +1,5 @@
 import { Home } from '@/features/home/Home';
-import { dampWaterGm2, dryingMinutes, DRYING_PLACES } from '@/core/simulate/drying';
+import { dampWaterGm2, dryingMinutes, DRYING_PLACES } from '@/core/moisture/drying';
 import { homeLine } from '@/features/home/lines';
 import { currentAthlete } from '@/store/athlete';
 import { listCloset } from '@/store/closet';
@@ -11,7 +11,7 @@ const MOST = 12;
 
 export default async function Page() {
   const athlete = await currentAthlete();
-  const [list, owned] = await Promise.all([listOutings(athlete.id), listCloset(athlete.id, true)]);
+  const [list, owned] = await Promise.all([listOutings(athlete.id), listCloset(athlete.id, 'all')]);
   const current = new Set((await listCloset(athlete.id)).map((o) => o.garment.id));
   const closet = owned.filter((o) => current.has(o.garment.id));
   const garments = owned.map((o) => o.garment);

@@ -1,7 +1,7 @@
 import { readFileSync, statSync } from 'node:fs';
 import { basename } from 'node:path';
 import { CATALOGUE } from '@/core/clothing/catalogue';
-import { scorePlan } from '@/core/plan/score';
+import { scorePlan } from '@/core/judge/scorePlan';
 import { readPlanCase, readSimulateCase } from '@/formats/caseFile';
 import { atDoor, describe, Refused, refuse } from '@/formats/problem';
 import { planReport, report } from '@/formats/report';

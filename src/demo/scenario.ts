@@ -1,8 +1,10 @@
 import type { Person } from '@/core/body/person';
 import { outingFromRoute, type Outing } from '@/core/outing/outing';
 import type { Effort, Leg } from '@/core/outing/leg';
-import type { Sport } from '@/core/effort/activity';
-import { readForecastCsv, readLocalTime } from '@/formats/forecastCsv';
+import type { RoutePoint } from '@/core/outing/route';
+import type { Sport } from '@/core/effort/sports';
+import { readLocalTime } from '@/formats/dates';
+import { readForecastCsv } from '@/formats/forecastCsv';
 import { readGpx } from '@/formats/gpx';
 
 /** The Tarnholt fells: an invented upland with a forest valley, a ski loop, a ridge and two huts. Our own scenario. */
@@ -88,12 +90,18 @@ export const DEMO_OUTINGS: DemoOuting[] = [
   },
 ];
 
+/** A demo outing with the points of its route. */
+export interface DemoDay {
+  outing: Outing;
+  route: RoutePoint[];
+}
+
 /** Builds the demo outings from the shipped files, through the same door as any athlete's own. */
-export function buildDemoOutings(readFile: (name: string) => string, person: Person): Outing[] {
+export function buildDemoOutings(readFile: (name: string) => string, person: Person): DemoDay[] {
   return DEMO_OUTINGS.map((d) => {
     const route = readGpx(readFile(d.gpx), d.gpx);
     const forecast = readForecastCsv(readFile(d.csv), d.csv);
-    const { outing } = outingFromRoute(
+    const outing = outingFromRoute(
       {
         name: d.name,
         sport: d.sport,
@@ -101,7 +109,7 @@ export function buildDemoOutings(readFile: (name: string) => string, person: Per
         startMs: readLocalTime(d.start, 'demo'),
         utcOffsetMin: 60,
         loadKg: d.loadKg,
-        useRecorded: false,
+        clock: 'by effort',
         route: route.points,
         forecast,
       },
@@ -128,7 +136,7 @@ export function buildDemoOutings(readFile: (name: string) => string, person: Per
       };
       legs = [...legs.slice(0, s.after + 1), stop, ...legs.slice(s.after + 1)];
     }
-    return { ...outing, legs };
+    return { outing: { ...outing, legs }, route: route.points };
   });
 }
 

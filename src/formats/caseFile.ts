@@ -1,9 +1,9 @@
 import { AVERAGE_PERSON, checkPerson, engineOf, type Person } from '@/core/body/person';
 import { fromCatalogue } from '@/core/clothing/catalogue';
-import { checkGarment, type Garment } from '@/core/clothing/garment';
+import { checkGarment, plainGarment, type Garment } from '@/core/clothing/garment';
 import type { PrecipitationKind } from '@/core/atmosphere/precipitation';
 import type { Shelter } from '@/core/atmosphere/windAtBody';
-import { isMoving, type Sport } from '@/core/effort/activity';
+import { isMoving, type Sport } from '@/core/effort/sports';
 import type { RidingSurface } from '@/core/effort/cycling';
 import type { Effort, Leg } from '@/core/outing/leg';
 import type { Wetting } from '@/core/outing/wetting';
@@ -11,12 +11,12 @@ import { UNSAID, type ForecastHour } from '@/core/outing/forecast';
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import { SNOW_ALBEDO, type Timeline } from '@/core/outing/timeline';
 import { paceFor } from '@/core/outing/pace';
-import { actionsBetween, type Worn } from '@/core/plan/dress';
 import type { Weights } from '@/core/judge/cost';
-import type { Plan } from '@/core/simulate/plan';
+import type { Plan } from '@/core/kit/plan';
 import { atDoor, refuse } from './problem';
 import { CASE_AIR, planCaseSchema, simulateSchema, type PartialPerson } from './schemas';
 import { validated } from './validate';
+import { actionsBetween, type Worn } from '@/core/kit/difference';
 
 /** Bound on the series that is printed: about 100 MB of JSON. */
 const MAX_CELLS = 300_000;
@@ -161,7 +161,7 @@ function toCase(c: CaseFile, file: string): Case {
       albedo: SNOW_ALBEDO,
       legs,
       forecast: c.forecast?.map(toHour) ?? [STILL],
-      route: null,
+      profile: null,
     };
     const timeline = timelineOf(outing, person);
     return {
@@ -220,7 +220,7 @@ function toGarment(ref: GarmentRef, i: number, file: string, damp: Record<string
     catalogue === undefined
       ? undefined
       : (fromCatalogue(catalogue) ?? refuse(file, `garments.${i}.catalogue`, catalogue, 'a catalogue id'));
-  const garment = checkGarment({ ...(base as Garment), ...own } as Garment);
+  const garment = checkGarment(plainGarment({ ...(base as Garment), ...own } as Garment));
   if (dampGm2) damp[garment.id] = dampGm2;
   return garment;
 }
@@ -283,9 +283,9 @@ function toPlan(legs: CaseLeg[], garments: Garment[], timeline: Timeline, file: 
     for (const id of [...worn, ...Object.keys(l.openings ?? {})])
       if (!byId.has(id))
         refuse(file, `legs.${i}.worn`, id, `ids of the garments given: ${garments.map((g) => g.id).join(', ')}`);
-    const open = new Map<string, number>();
-    for (const id of worn)
-      for (const o of byId.get(id)!.openings) open.set(`${id}\n${o.id}`, settings[id]?.[o.id] ?? o.usual);
+    const open: Worn['open'] = new Map(
+      worn.map((id) => [id, new Map(byId.get(id)!.openings.map((o) => [o.id, settings[id]?.[o.id] ?? o.usual]))]),
+    );
     for (const id of Object.keys(l.openings ?? {}))
       for (const o of Object.keys(l.openings![id]))
         if (!byId.get(id)!.openings.some((x) => x.id === o))
@@ -301,10 +301,7 @@ function toPlan(legs: CaseLeg[], garments: Garment[], timeline: Timeline, file: 
     worns.push({ on: new Set(worn), open });
   });
   const openings: Plan['openings'] = {};
-  for (const [k, v] of worns[0].open) {
-    const [g, o] = k.split('\n');
-    (openings[g] ??= {})[o] = v;
-  }
+  for (const [id, set] of worns[0].open) if (set.size > 0) openings[id] = Object.fromEntries(set);
   const carried = new Set<string>();
   const cues = worns.slice(1).flatMap((w, i) => {
     const actions = actionsBetween(worns[i], w);

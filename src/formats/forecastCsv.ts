@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { PRECIPITATION_KINDS, type PrecipitationKind, kindFromWetBulb } from '@/core/atmosphere/precipitation';
 import { UNSAID, type ForecastHour } from '@/core/outing/forecast';
 import { fahrenheitToC, inchToMm, kmhToMs, knotsToMs, mphToKmh } from '@/core/quantity/units';
+import { readLocalTime } from './dates';
 import { refuse } from './problem';
 
 export const MAX_CSV_BYTES = 2 * 1024 * 1024;
@@ -45,7 +46,8 @@ const NEEDED: Field[] = ['time', 'temperature', 'humidity', 'wind'];
 
 /**
  * Reads an hourly forecast. Needed columns: time, temperature, humidity, wind; the rest has quiet defaults (gust 1.5 ×
- * wind, no precipitation, half cloud). Comma, semicolon or tab. Refused whole at the first fault.
+ * wind, no precipitation, half cloud). Comma, semicolon or tab; where semicolons part the values, a
+ * comma is the decimal sign. Refused whole at the first fault.
  * @throws Refused with file, line, field, value and what is allowed
  */
 export function readForecastCsv(text: string, file: string): ForecastHour[] {
@@ -77,7 +79,12 @@ export function readForecastCsv(text: string, file: string): ForecastHour[] {
       );
   if (rows.length < 2) refuse(file, 'hours', 'none', 'at least one hour below the header');
   if (rows.length - 1 > MAX_HOURS) refuse(file, 'hours', rows.length - 1, `at most ${MAX_HOURS}`);
-  const hours = rows.slice(1).map((row, i) => readHour(row, i + 2, columns, header, file));
+  const decimal = parsed.meta.delimiter === ';' ? ',' : '.';
+  const hours = rows
+    .slice(1)
+    .map((row, i) =>
+      readHour(decimal === ',' ? row.map((v) => v.replace(',', '.')) : row, i + 2, columns, header, file),
+    );
   hours.forEach((h, i) => {
     if (i === 0) return;
     const before = hours[i - 1].timeMs;
@@ -130,22 +137,4 @@ function readHour(row: string[], line: number, columns: Column[], header: string
     kind: precipitationMmH > 0 ? (kind ?? kindFromWetBulb(airC, humidity)) : 'none',
     cloud: got.cloud ?? UNSAID.cloud,
   };
-}
-
-/**
- * Local time `2027-01-16T08:00` (a blank instead of T, seconds and a zone are tolerated; the zone is not applied: a
- * forecast is read on the clock of the place). Returned as milliseconds of that wall clock.
- */
-export function readLocalTime(value: string, file: string, line?: number): number {
-  const m = /^(\d{4})-(\d{2})-(\d{2})[T ](\d{2}):(\d{2})(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:?\d{2})?$/.exec(value);
-  const ms = m ? Date.UTC(+m[1], +m[2] - 1, +m[3], +m[4], +m[5]) : NaN;
-  const back = Number.isFinite(ms) ? new Date(ms) : null;
-  if (!m || !back || back.getUTCMonth() !== +m[2] - 1 || back.getUTCDate() !== +m[3] || +m[4] > 23 || +m[5] > 59)
-    refuse(file, 'time', value || 'empty', 'local date and time such as 2027-01-16T08:00', line);
-  return ms;
-}
-
-/** Wall-clock milliseconds back to `2027-01-16T08:00`. */
-export function localTimeText(ms: number): string {
-  return new Date(ms).toISOString().slice(0, 16);
 }

@@ -1,4 +1,6 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
+import { decode } from 'he';
+import { NAME_LENGTH } from '@/core/clothing/garment';
 import type { RoutePoint } from '@/core/outing/route';
 import { refuse } from './problem';
 
@@ -39,7 +41,14 @@ export function readGpx(text: string, file: string): GpxRoute {
       lineAt(text, doctype.index),
     );
   const valid = XMLValidator.validate(text);
-  if (valid !== true) refuse(file, 'XML', valid.err.msg, 'well-formed GPX 1.1', valid.err.line);
+  if (valid !== true)
+    refuse(
+      file,
+      'the file',
+      'broken at this line, or no GPX at all',
+      'a whole GPX 1.1 file as a watch or map writes it',
+      valid.err.line,
+    );
   const parsed = new XMLParser({
     ignoreAttributes: false,
     attributeNamePrefix: '@',
@@ -65,7 +74,7 @@ export function readGpx(text: string, file: string): GpxRoute {
   const name = [gpx.trk?.[0]?.name, gpx.rte?.[0]?.name, gpx.metadata?.name].find(
     (n) => typeof n === 'string' && n.trim() !== '',
   );
-  return { name: typeof name === 'string' ? name.trim().slice(0, 120) : 'Route', points };
+  return { name: typeof name === 'string' ? decode(name).trim().slice(0, NAME_LENGTH) : 'Route', points };
 }
 
 function readPoint(p: RawPoint, i: number, tag: string, text: string, file: string): RoutePoint {

@@ -5,7 +5,10 @@ export interface Problem {
   /** file, or the part of a form */
   where: string;
   line?: number;
+  /** its path or name in a file */
   field: string;
+  /** its name on the screen, where it has one */
+  label?: string;
   value: string;
   allowed: string;
 }

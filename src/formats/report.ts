@@ -1,23 +1,19 @@
 import { ZONES } from '@/core/body/zones';
 import type { Garment } from '@/core/clothing/garment';
 import type { Person } from '@/core/body/person';
-import { standardByLeg } from '@/core/judge/standard';
+import { iso11079ByLeg } from '@/core/judge/iso11079ByLeg';
 import { CAUTIONS } from '@/core/judge/verdict';
 import type { Timeline } from '@/core/outing/timeline';
-import type { Plan } from '@/core/simulate/plan';
+import type { Plan } from '@/core/kit/plan';
 import { checkWeights, deciding } from '@/core/judge/cost';
 import { CATALOGUE } from '@/core/clothing/catalogue';
-import { advise, bestStart, type Advice, type BestStart, type Start } from '@/core/plan/bestStart';
-import { alongOf } from '@/core/plan/edit';
-import { chances } from '@/core/plan/members';
-import { makePlan } from '@/core/plan/planner';
-import { compareSchools, type Compared } from '@/core/plan/schools';
-import type { Scored } from '@/core/plan/score';
-import { stuckOut } from '@/core/plan/stuckOut';
-import { whyThis } from '@/core/plan/whyThis';
-import { wouldBeSafe } from '@/core/plan/wouldBeSafe';
+import { allBehind } from '@/core/questions/behind';
+import type { Advice, BestStart, Start } from '@/core/questions/bestStart';
+import { makePlan } from '@/core/search/planner';
+import { compareSchools, type Compared } from '@/core/search/schools';
+import type { Scored } from '@/core/judge/scorePlan';
 import type { Case } from './caseFile';
-import { fillSlots, plainVerdict } from './words';
+import { fillSlots, plainVerdict } from './sentences';
 
 const r1 = (x: number) => Math.round(x * 10) / 10;
 const r2 = (x: number) => Math.round(x * 100) / 100;
@@ -96,7 +92,7 @@ export function report(scored: Scored, { garments, timeline, plan, person }: Ran
       tone: scored.verdict.tone,
       findings: scored.findings.map((f) => ({ ...f, value: r2(f.value) })),
       cost: { ...Object.fromEntries(Object.entries(scored.cost).map(([k, v]) => [k, r3(v)])), total: r3(scored.total) },
-      iso11079: standardByLeg(timeline, plan, byId, person).map((l) => ({
+      iso11079: iso11079ByLeg(timeline, plan, byId, person).map((l) => ({
         leg: l.leg,
         name: l.name,
         ireqNeutralClo: r2(l.ireqNeutralClo),
@@ -112,11 +108,12 @@ export function report(scored: Scored, { garments, timeline, plan, person }: Ran
 
 /** Everything the planner has to say of one case: the plan, its reasons, its chances, and what if nobody could go on. */
 export function planReport(c: Case) {
-  const { person, garments: closet, timeline, sport, damp, maxCues, leadDays, waiting, floorC } = c;
-  const request = { person, closet, timeline, sport, damp, maxCues, leadDays, waiting, weights: c.weights };
+  const { person, garments: closet, timeline, sport, damp, leadDays, waiting, floorC, members, outing } = c;
+  const weights = checkWeights(c.weights);
+  const request = { person, closet, timeline, sport, damp, maxCues: c.maxCues, leadDays, waiting, weights };
   const planned = makePlan(request);
   const { plan, scored } = planned;
-  const along = { person, garments: alongOf(closet, plan), plan, damp, floorC };
+  const b = allBehind({ ...request, plan, scored, more: CATALOGUE, outing, members, floorC });
   return {
     title: c.title,
     plan,
@@ -125,25 +122,12 @@ export function planReport(c: Case) {
     curve: planned.curve.map((p) => ({ cues: p.cues, cost: r3(p.cost) })),
     decidedBy: deciding(scored.cost),
     safe: planned.safe,
-    // With every plan tried and none safe: what would be.
-    wouldBeSafe: planned.safe ? [] : wouldBeSafe({ person, closet, more: CATALOGUE, timeline, sport, plan, damp }),
-    ...(c.outing
-      ? { starts: startsReport(bestStart({ ...along, outing: c.outing, weights: checkWeights(c.weights), waiting })) }
-      : {}),
-    advice: plainAdvice(advise(along, timeline, scored)),
-    chances: chances({
-      person,
-      garments: closet,
-      timeline,
-      plan,
-      damp,
-      leadDays,
-      count: c.members,
-      waiting,
-      weights: checkWeights(c.weights),
-    }),
-    stuckOut: stuckOut({ person, closet, timeline, plan, damp }),
-    why: whyThis({ person, closet, timeline, sport, plan, damp, waiting, weights: checkWeights(c.weights) }),
+    wouldBeSafe: b.wouldBeSafe,
+    ...(b.bestStart ? { starts: startsReport(b.bestStart) } : {}),
+    advice: plainAdvice(b.advice),
+    chances: b.chances,
+    stuckOut: b.stuckOut,
+    why: b.why,
     ...(c.schools.length > 0 ? { schools: schoolsReport(compareSchools(request, c.schools)) } : {}),
     simulations: planned.simulations,
     ...report(scored, { ...c, plan }),

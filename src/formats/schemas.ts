@@ -1,16 +1,19 @@
-import { PERSON_RANGE, type Person } from '@/core/body/person';
-import { ZONES } from '@/core/body/zones';
+import type { TSchema } from '@sinclair/typebox';
+import { PERSON, type Person } from '@/core/body/person';
 import { PRECIPITATION_KINDS } from '@/core/atmosphere/precipitation';
-import { FIBRES } from '@/core/clothing/fibres';
-import { GARMENT_RANGE, GROUPS, HEATER_RANGE, MAX_OPENINGS, ROLES, USES } from '@/core/clothing/garment';
-import { SPORTS } from '@/core/effort/activity';
+import { GARMENT } from '@/core/clothing/garment';
+import { SPORTS } from '@/core/effort/sports';
 import { FORECAST_RANGE } from '@/core/outing/forecast';
 import { WETTINGS } from '@/core/outing/wetting';
 import { WEIGHT_RANGE } from '@/core/judge/cost';
-import { SCHOOLS } from '@/core/plan/schools';
-import { WISH_RANGE } from '@/core/plan/wishes';
-import { PACE_RANGE } from '@/core/simulate/plan';
+import { SCHOOLS } from '@/core/search/schools';
+import { WISH_RANGE } from '@/core/search/wishes';
+import { PACE_RANGE } from '@/core/kit/plan';
 import { LEG_RANGE, MAX_LEGS, SIDES } from '@/core/outing/leg';
+
+/** A schema of the core without what it says of columns and forms. */
+const plain = (schema: TSchema): TSchema & { properties: unknown } =>
+  JSON.parse(JSON.stringify(schema, (key, value: unknown) => (key === 'x-field' ? undefined : value)));
 
 /**
  * The JSON Schemas of everything that comes in as JSON, made from the core's own ranges so that door and core agree.
@@ -33,57 +36,11 @@ const object = (properties: Record<string, unknown>, required: string[]) => ({
   required,
   additionalProperties: false,
 });
-const zone = { enum: [...ZONES] };
+export const garmentSchema = plain(GARMENT);
+const garmentProperties = garmentSchema.properties as Record<string, unknown>;
 
-const panelFields = { coverage: share, ...pick(['thicknessMm', 'weightGm2', 'airPermeability', 'ret']) };
-
-function pick(keys: (keyof typeof GARMENT_RANGE)[]) {
-  return Object.fromEntries(keys.map((k) => [k, number(GARMENT_RANGE[k][0], GARMENT_RANGE[k][1])]));
-}
-
-const opening = object(
-  {
-    id,
-    label: text,
-    openWord: text,
-    closeWord: text,
-    ventCm2: number(0, 3000),
-    zones: { type: 'array', items: zone, maxItems: ZONES.length },
-    uncovers: { type: 'object', additionalProperties: share, propertyNames: zone },
-    usual: share,
-    seconds: number(0, 900),
-  },
-  ['id', 'label', 'openWord', 'closeWord', 'ventCm2', 'zones', 'usual', 'seconds'],
-);
-
-const garmentProperties = {
-  id,
-  name: text,
-  group: { enum: GROUPS },
-  role: { enum: ROLES },
-  fibre: { enum: Object.keys(FIBRES) },
-  ...ranged(GARMENT_RANGE),
-  membrane: { type: 'boolean' },
-  filled: { type: 'boolean' },
-  overBoots: { type: 'boolean' },
-  handForm: { enum: ['fingers', 'mitten'] },
-  ...ranged(HEATER_RANGE),
-  suits: { type: 'array', items: { enum: USES }, maxItems: USES.length },
-  panels: {
-    type: 'object',
-    propertyNames: zone,
-    additionalProperties: object(panelFields, ['coverage']),
-    minProperties: 1,
-  },
-  openings: { type: 'array', items: opening, maxItems: MAX_OPENINGS },
-};
-const OPTIONAL = ['handForm', ...Object.keys(HEATER_RANGE)];
-const garmentRequired = Object.keys(garmentProperties).filter((k) => !OPTIONAL.includes(k));
-
-export const garmentSchema = object(garmentProperties, garmentRequired);
-
-export const personSchema = object(ranged(PERSON_RANGE), Object.keys(PERSON_RANGE));
-const partialPerson = object(ranged(PERSON_RANGE), []);
+export const personSchema = plain(PERSON);
+const partialPerson = object(personSchema.properties as Record<string, unknown>, []);
 export type PartialPerson = Partial<Person>;
 
 export const wishesSchema = object(

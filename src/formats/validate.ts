@@ -1,69 +1,123 @@
 import Ajv, { type ErrorObject, type ValidateFunction } from 'ajv';
+import addFormats from 'ajv-formats';
+import { parse as parseTolerant, printParseErrorCode, type ParseError } from 'jsonc-parser';
+import { NAME_LENGTH } from '@/core/clothing/garment';
 import { Refused, shown, type Problem } from './problem';
 
-const ajv = new Ajv({ allErrors: false, strict: false, verbose: true });
-const compiled = new Map<object, ValidateFunction>();
+/** Stops at the first fault, whatever is sent; and finds all of them, for what is small enough to be somebody's form. */
+const first = addFormats(new Ajv({ allErrors: false, strict: false, verbose: true }));
+const all = addFormats(new Ajv({ allErrors: true, strict: false, verbose: true }));
+const compiled = new Map<object, { first: ValidateFunction; all: ValidateFunction }>();
+
+/** Values in a thing of which all faults are told, and faults that are told at once. */
+const MOST_VALUES = 5000;
+const MOST_FAULTS = 12;
 
 /**
  * Checks a parsed JSON value against a schema and returns it typed.
- * @throws Refused with the field's path, its value and what is allowed
+ * @param schema a constant: compiled once @throws Refused with every fault: the field's path, its value and what is allowed
  */
 export function validated<T>(schema: object, value: unknown, where: string): T {
   let check = compiled.get(schema);
   if (!check) {
-    check = ajv.compile(schema);
+    check = { first: first.compile(schema), all: all.compile(schema) };
     compiled.set(schema, check);
   }
-  if (check(value)) return value as T;
-  throw new Refused([toProblem(mostTelling(check.errors ?? []), where)]);
+  if (check.first(value)) return value as T;
+  const errors = check.first.errors ?? [];
+  if (isOneOf(errors) || !isSmall(value)) throw new Refused([toProblem(mostTelling(errors), where)]);
+  check.all(value);
+  const found = check.all.errors ?? errors;
+  const told = isOneOf(found) ? errors : found;
+  throw new Refused(told.slice(0, MOST_FAULTS).map((e) => toProblem(e, where)));
+}
+
+/** "One of" makes faults of every alternative; only the most telling is a help. */
+const isOneOf = (errors: readonly ErrorObject[]): boolean =>
+  errors.some((e) => e.keyword === 'oneOf' || e.keyword === 'anyOf');
+
+/** Whether a value is small enough that all its faults can be looked for. */
+function isSmall(value: unknown): boolean {
+  let left = MOST_VALUES;
+  const visit = (v: unknown): boolean => {
+    if (left-- <= 0) return false;
+    return typeof v !== 'object' || v === null || Object.values(v).every(visit);
+  };
+  return visit(value);
 }
 
 /** Of the errors of a "one of", the deepest says most. */
 function mostTelling(errors: ErrorObject[]): ErrorObject {
   return (
-    [...errors].filter((e) => e.keyword !== 'oneOf').sort((a, b) => b.instancePath.length - a.instancePath.length)[0] ??
-    errors[0]
+    [...errors]
+      .filter((e) => e.keyword !== 'oneOf' && e.keyword !== 'anyOf')
+      .sort((a, b) => b.instancePath.length - a.instancePath.length)[0] ?? errors[0]
   );
 }
 
+/** A fault as a problem: named by its path, and for people by the words of its form. */
 function toProblem(e: ErrorObject, where: string): Problem {
   const path = e.instancePath.replace(/^\//, '').replace(/\//g, '.') || 'the whole';
+  const inside = (key: unknown) => `${path === 'the whole' ? '' : path + '.'}${String(key)}`;
   const params = e.params as Record<string, unknown>;
+  const parent = (e.parentSchema ?? {}) as Said;
+  const label = parent['x-field']?.label;
+  const value = e.data === null || e.data === '' ? 'empty' : shown(e.data);
   switch (e.keyword) {
     case 'minimum':
-    case 'maximum': {
-      const s = e.parentSchema as { minimum?: number; maximum?: number; description?: string };
+    case 'maximum':
+      return { where, field: path, label, value, allowed: rangeOf(parent) };
+    case 'enum':
+      return { where, field: path, label, value, allowed: (params.allowedValues as unknown[]).join(', ') };
+    case 'const':
+      return { where, field: path, label, value, allowed: String(params.allowedValue) };
+    case 'required': {
+      const missing = parent.properties?.[String(params.missingProperty)];
       return {
         where,
-        field: path,
-        value: shown(e.data),
-        allowed: `${s.minimum} to ${s.maximum}${s.description ? ' ' + s.description : ''}`,
+        field: inside(params.missingProperty),
+        label: missing?.['x-field']?.label,
+        value: 'missing',
+        allowed: missing?.minimum === undefined ? 'it is needed' : rangeOf(missing),
       };
     }
-    case 'enum':
-      return { where, field: path, value: shown(e.data), allowed: (params.allowedValues as unknown[]).join(', ') };
-    case 'const':
-      return { where, field: path, value: shown(e.data), allowed: String(params.allowedValue) };
-    case 'required':
-      return {
-        where,
-        field: `${path === 'the whole' ? '' : path + '.'}${String(params.missingProperty)}`,
-        value: 'missing',
-        allowed: 'it is needed',
-      };
     case 'additionalProperties':
       return {
         where,
-        field: `${path === 'the whole' ? '' : path + '.'}${String(params.additionalProperty)}`,
+        field: inside(params.additionalProperty),
         value: 'unknown field',
-        allowed: Object.keys((e.parentSchema as { properties?: object }).properties ?? {}).join(', '),
+        allowed: Object.keys(parent.properties ?? {}).join(', '),
       };
     case 'type':
-      return { where, field: path, value: shown(e.data), allowed: `a ${String(params.type)}` };
+      return {
+        where,
+        field: path,
+        label,
+        value,
+        allowed: parent.minimum === undefined ? `a ${String(params.type)}` : `a number, ${rangeOf(parent)}`,
+      };
+    case 'minLength':
+    case 'maxLength':
+      return { where, field: path, label, value, allowed: `1 to ${parent.maxLength ?? NAME_LENGTH} letters` };
     default:
-      return { where, field: path, value: shown(e.data), allowed: e.message ?? 'another value' };
+      return { where, field: path, label, value, allowed: e.message ?? 'another value' };
   }
 }
+
+/** What a schema says of itself. */
+interface Said {
+  minimum?: number;
+  maximum?: number;
+  maxLength?: number;
+  description?: string;
+  properties?: Record<string, Said>;
+  'x-field'?: { label?: string };
+}
+
+const rangeOf = (s: Said): string =>
+  s.maximum === undefined
+    ? `at least ${s.minimum}`
+    : `${s.minimum} to ${s.maximum}${s.description ? ' ' + s.description : ''}`;
 
 /** Largest JSON taken, characters. */
 export const MAX_JSON = 8 * 1024 * 1024;
@@ -85,30 +139,22 @@ export function parseJson(text: string, where: string): unknown {
   if (text.trim() === '') throw new Refused([{ where, field: 'content', value: 'empty', allowed: 'a JSON object' }]);
   try {
     return JSON.parse(text);
-  } catch (e) {
-    const line = lineOfFault(text);
+  } catch {
+    const faults: ParseError[] = [];
+    parseTolerant(text, faults);
+    const fault = faults[0];
+    const at = fault ? fault.offset : text.length;
     throw new Refused([
-      { where, line, field: 'JSON', value: shown((e as Error).message), allowed: 'well-formed JSON' },
+      {
+        where,
+        line: text.slice(0, at).split('\n').length,
+        field: 'JSON',
+        value: fault ? `broken: ${wordsOf(printParseErrorCode(fault.error))}` : 'broken',
+        allowed: 'well-formed JSON',
+      },
     ]);
   }
 }
 
-/**
- * Line of the first fault of a JSON text. The engine quotes ten characters on either side of the bad token rather than its
- * place, so the quote is looked up; blanks around the text make it quote short texts the same way.
- */
-function lineOfFault(text: string): number {
-  try {
-    JSON.parse(`${' '.repeat(64)}${text}${' '.repeat(64)}`);
-  } catch (e) {
-    const message = (e as Error).message;
-    const position = /position (\d+)/.exec(message);
-    const quote = /\.\.\."([\s\S]*)"\.\.\. is not valid JSON$/.exec(message);
-    const at = position ? Number(position[1]) - 64 : quote ? text.indexOf(quote[1].trim()) + 10 : text.length;
-    return text
-      .slice(0, Math.max(0, at) + 1)
-      .trimEnd()
-      .split('\n').length;
-  }
-  return 1;
-}
+/** `CloseBraceExpected` in words. */
+const wordsOf = (code: string): string => code.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();

@@ -1,5 +1,5 @@
-import type { Person } from '@/core/body/person';
-import type { Wishes } from '@/core/plan/wishes';
+import { PERSON_FIELDS, type Person } from '@/core/body/person';
+import type { Wishes } from '@/core/search/wishes';
 import { sql } from './db';
 
 export interface Athlete {
@@ -10,44 +10,22 @@ export interface Athlete {
   wishes: Wishes;
 }
 
-interface Row {
+type Row = Record<string, number> & {
   id: string;
   name: string;
   units: 'metric' | 'imperial';
-  mass_kg: number;
-  height_m: number;
-  fat_percent: number;
-  vo2max_ml_kg_min: number;
-  rest_bpm: number;
-  max_bpm: number;
-  sweat_gain: number;
-  metabolic_bias: number;
-  constriction: number;
-  warmth_k: number;
-  caution: number;
-  fuss: number;
-  carried_weight: number;
-  max_cues: number;
-  people_waiting: number;
   floor_feels_c: number | null;
-}
+};
+
+const KEYS = Object.keys(PERSON_FIELDS) as (keyof Person)[];
+const personColumns = (p: Person): Record<string, number> =>
+  Object.fromEntries(KEYS.map((k) => [PERSON_FIELDS[k].column, p[k]]));
 
 const toAthlete = (r: Row): Athlete => ({
   id: r.id,
   name: r.name,
   units: r.units,
-  person: {
-    massKg: r.mass_kg,
-    heightM: r.height_m,
-    fatPercent: r.fat_percent,
-    vo2maxMl: r.vo2max_ml_kg_min,
-    restBpm: r.rest_bpm,
-    maxBpm: r.max_bpm,
-    sweatGain: r.sweat_gain,
-    metabolicBias: r.metabolic_bias,
-    constriction: r.constriction,
-    warmth: r.warmth_k,
-  },
+  person: Object.fromEntries(KEYS.map((k) => [k, r[PERSON_FIELDS[k].column]])) as Person,
   wishes: {
     weights: { caution: r.caution, fuss: r.fuss, weight: r.carried_weight },
     maxCues: r.max_cues,
@@ -67,13 +45,8 @@ export async function currentAthlete(): Promise<Athlete> {
 }
 
 export async function saveAthlete(id: string, a: Pick<Athlete, 'name' | 'units' | 'person'>): Promise<void> {
-  const p = a.person;
-  await sql()`
-    update athlete set name = ${a.name}, units = ${a.units}, mass_kg = ${p.massKg}, height_m = ${p.heightM},
-      fat_percent = ${p.fatPercent}, vo2max_ml_kg_min = ${p.vo2maxMl}, rest_bpm = ${p.restBpm}, max_bpm = ${p.maxBpm},
-      sweat_gain = ${p.sweatGain}, metabolic_bias = ${p.metabolicBias}, constriction = ${p.constriction},
-      warmth_k = ${p.warmth}
-    where id = ${id}`;
+  const { name, units, person } = a;
+  await sql()`update athlete set ${sql()({ name, units, ...personColumns(person) })} where id = ${id}`;
 }
 
 export async function saveWishes(id: string, w: Wishes): Promise<void> {
@@ -85,10 +58,6 @@ export async function saveWishes(id: string, w: Wishes): Promise<void> {
 
 export async function createAthlete(name: string, person: Person): Promise<string> {
   const rows = await sql()<{ id: string }[]>`
-    insert into athlete (name, mass_kg, height_m, fat_percent, vo2max_ml_kg_min, rest_bpm, max_bpm, sweat_gain,
-      metabolic_bias, constriction, warmth_k)
-    values (${name}, ${person.massKg}, ${person.heightM}, ${person.fatPercent}, ${person.vo2maxMl}, ${person.restBpm},
-      ${person.maxBpm}, ${person.sweatGain}, ${person.metabolicBias}, ${person.constriction}, ${person.warmth})
-    returning id`;
+    insert into athlete ${sql()({ name, ...personColumns(person) })} returning id`;
   return rows[0].id;
 }

@@ -1,7 +1,7 @@
 import type { ForecastHour } from '@/core/outing/forecast';
 import type { Effort, Leg } from '@/core/outing/leg';
 import type { Outing } from '@/core/outing/outing';
-import type { RoutePoint } from '@/core/outing/route';
+import { buildProfile, type Profile, type RoutePoint } from '@/core/outing/route';
 import { atomically, sql } from './db';
 
 export interface StoredOuting extends Outing {
@@ -56,6 +56,18 @@ export async function listOutings(athleteId: string): Promise<OutingLine[]> {
   }));
 }
 
+interface HourRow {
+  at: string;
+  air_c: number;
+  humidity: number;
+  wind_ms: number;
+  gust_ms: number;
+  from_deg: number;
+  precipitation_mm_h: number;
+  kind: ForecastHour['kind'];
+  cloud: number;
+}
+
 interface LegRow {
   name: string;
   sport: Leg['sport'];
@@ -82,26 +94,13 @@ export async function getOuting(athleteId: string, id: string): Promise<StoredOu
       forecast_ele_m: number;
       start_ele_m: number;
       albedo: number;
+      profile: Profile | null;
     }[]
   >`select *, start_local::text as start from outing where id = ${id} and athlete_id = ${athleteId}`;
   if (!o) return null;
-  const [legs, hours, points] = await Promise.all([
+  const [legs, hours] = await Promise.all([
     sql()<LegRow[]>`select * from outing_leg where outing_id = ${id} order by seq`,
-    sql()<
-      {
-        at: string;
-        air_c: number;
-        humidity: number;
-        wind_ms: number;
-        gust_ms: number;
-        from_deg: number;
-        precipitation_mm_h: number;
-        kind: ForecastHour['kind'];
-        cloud: number;
-      }[]
-    >`select *, at_local::text as at from forecast_hour where outing_id = ${id} order by at_local`,
-    sql()<{ lat: number; lon: number; ele_m: number | null; recorded_at: Date | null }[]>`
-      select lat, lon, ele_m, recorded_at from route_point where outing_id = ${id} order by seq`,
+    sql()<HourRow[]>`select *, at_local::text as at from forecast_hour where outing_id = ${id} order by at_local`,
   ]);
   return {
     id: o.id,
@@ -136,30 +135,48 @@ export async function getOuting(athleteId: string, id: string): Promise<StoredOu
       kind: h.kind,
       cloud: h.cloud,
     })),
-    route:
-      points.length > 0
-        ? points.map((p): RoutePoint => ({
-            lat: p.lat,
-            lon: p.lon,
-            eleM: p.ele_m,
-            timeMs: p.recorded_at ? p.recorded_at.getTime() : null,
-          }))
-        : null,
+    profile: o.profile ?? (await resampled(id)),
   };
 }
 
-/** Stores a new outing whole, or nothing. */
-export async function createOuting(athleteId: string, o: Outing): Promise<string> {
+/** The profile of an outing that was stored before profiles were: made from its points, and kept. */
+async function resampled(id: string): Promise<Profile | null> {
+  const route = await pointsOf(id);
+  if (route.length === 0) return null;
+  const profile = buildProfile(route);
+  await sql()`update outing set profile = ${sql().json(profile as never)} where id = ${id}`;
+  return profile;
+}
+
+async function pointsOf(id: string): Promise<RoutePoint[]> {
+  const points = await sql()<{ lat: number; lon: number; ele_m: number | null; recorded_at: Date | null }[]>`
+    select lat, lon, ele_m, recorded_at from route_point where outing_id = ${id} order by seq`;
+  return points.map((p) => ({
+    lat: p.lat,
+    lon: p.lon,
+    eleM: p.ele_m,
+    timeMs: p.recorded_at ? p.recorded_at.getTime() : null,
+  }));
+}
+
+/** Every point of the route as it was taken in, for export; empty for legs by hand or an outing of somebody else. */
+export async function routeOf(athleteId: string, id: string): Promise<RoutePoint[]> {
+  const [own] = await sql()`select 1 from outing where id = ${id} and athlete_id = ${athleteId}`;
+  return own ? pointsOf(id) : [];
+}
+
+/** Stores a new outing whole, or nothing. @param route every point of it, where it came from one */
+export async function createOuting(athleteId: string, o: Outing, route: RoutePoint[] | null): Promise<string> {
   return atomically(async () => {
     const tx = sql();
     const [row] = await tx<{ id: string }[]>`
-      insert into outing (athlete_id, name, sport, start_local, utc_offset_min, load_kg, forecast_ele_m, start_ele_m, albedo)
+      insert into outing (athlete_id, name, sport, start_local, utc_offset_min, load_kg, forecast_ele_m, start_ele_m, albedo, profile)
       values (${athleteId}, ${o.name}, ${o.sport}, ${toLocal(o.startMs)}::timestamp, ${o.utcOffsetMin}, ${o.loadKg},
-        ${o.forecastEleM}, ${o.startEleM}, ${o.albedo})
+        ${o.forecastEleM}, ${o.startEleM}, ${o.albedo}, ${o.profile && tx.json(o.profile as never)})
       returning id`;
     await insertParts(row.id, o);
-    if (o.route) {
-      const points = o.route.map((p, seq) => ({
+    if (route) {
+      const points = route.map((p, seq) => ({
         outing_id: row.id,
         seq,
         lat: p.lat,

@@ -1,4 +1,4 @@
-import type { Plan } from '@/core/simulate/plan';
+import type { Plan } from '@/core/kit/plan';
 import { sql } from './db';
 
 export interface StoredPlan {

@@ -20,7 +20,7 @@ export function Problems({
               {p.where}
               {p.line ? `, line ${p.line}` : ''}
             </b>
-            : {p.field} is <q className="font-semibold">{p.value}</q>. Allowed: {p.allowed}.
+            : {p.label ?? p.field} is <q className="font-semibold">{p.value}</q>. It may be: {p.allowed}.
           </li>
         ))}
       </ul>

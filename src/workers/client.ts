@@ -1,16 +1,14 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { Person } from '@/core/body/person';
-import type { Garment } from '@/core/clothing/garment';
-import type { Outing } from '@/core/outing/outing';
-import type { Planned } from '@/core/plan/planner';
-import type { Proposal } from '@/core/plan/propose';
-import type { Scored } from '@/core/plan/score';
-import type { Compared } from '@/core/plan/schools';
-import type { Wishes } from '@/core/plan/wishes';
-import type { Plan } from '@/core/simulate/plan';
-import type { Behind, EmberWorker } from './ember.worker';
+import type { Planned } from '@/core/search/planner';
+import type { Proposal } from '@/core/questions/propose';
+import type { Scored } from '@/core/judge/scorePlan';
+import type { Compared } from '@/core/search/schools';
+import type { Plan } from '@/core/kit/plan';
+import type { Behind } from '@/core/questions/behind';
+import type { EmberWorker } from './ember.worker';
+import type { Setting } from './setting';
 
-export type { Behind };
+export type { Behind, Setting };
 
 /** The worker could not be loaded, or broke as a whole: nothing in the plan is to blame. */
 export class WorkerBroke extends Error {}
@@ -20,6 +18,8 @@ interface Running {
   api: Remote<EmberWorker>;
   /** rejects when the worker itself breaks, which no call would ever tell */
   broken: Promise<never>;
+  /** what it has been told last */
+  setting: Setting | null;
 }
 
 /** `ember.worker.ts` as `scripts/worker.mjs` bundles it. */
@@ -30,7 +30,7 @@ function start(): Running {
   const broken = new Promise<never>((_, reject) => {
     worker.onerror = (e) => reject(new WorkerBroke(e.message || 'not to be had'));
   });
-  const running = { worker, api: wrap<EmberWorker>(worker), broken };
+  const running: Running = { worker, api: wrap<EmberWorker>(worker), broken, setting: null };
   broken.catch(() => {
     worker.terminate();
     const at = idle.indexOf(running);
@@ -59,60 +59,74 @@ export async function warmUp(): Promise<void> {
   }
 }
 
-/** Puts one question to a worker that has nothing else to do. @returns the answer, and a way to end the work at once */
-function ask<T>(question: (api: Remote<EmberWorker>) => Promise<T>): { result: Promise<T>; cancel: () => void } {
-  const running = idle.pop() ?? start();
-  let over = false;
-  const end = (keep: boolean) => {
-    if (over) return;
-    over = true;
-    if (keep && idle.length < MOST_IDLE) idle.push(running);
-    else running.worker.terminate();
-  };
-  const result = Promise.race([question(running.api), running.broken]);
-  result.then(
-    () => end(true),
-    () => end(false),
-  );
-  return { result, cancel: () => end(false) };
+/** Tells a worker what the next questions rest on, unless it knows already. */
+async function tell(running: Running, setting: Setting): Promise<void> {
+  if (running.setting === setting) return;
+  await running.api.open(setting);
+  running.setting = setting;
 }
 
-export interface ScoreRequest {
-  person: Person;
-  garments: Garment[];
-  outing: Outing;
+/** Work under way, and a way to end it at once. */
+export interface Asked<T> {
+  result: Promise<T>;
+  cancel: () => void;
+}
+
+/** Puts one question to a worker that has nothing else to do: one that knows the setting, where there is one. */
+function ask<T>(setting: Setting, question: (api: Remote<EmberWorker>) => Promise<T>): Asked<T> {
+  const known = idle.findIndex((r) => r.setting === setting);
+  const running = (known >= 0 ? idle.splice(known, 1)[0] : idle.pop()) ?? start();
+  let over = false;
+  const answered = () => {
+    if (over) return;
+    over = true;
+    if (idle.length < MOST_IDLE) idle.push(running);
+    else running.worker.terminate();
+  };
+  const end = () => {
+    if (over) return;
+    over = true;
+    running.worker.terminate();
+  };
+  const answer = tell(running, setting).then(() => question(running.api));
+  const result = Promise.race([answer, running.broken]);
+  result.then(answered, end);
+  return { result, cancel: end };
+}
+
+interface Waiting {
+  setting: Setting;
   plan: Plan;
-  damp: Record<string, number>;
-  wishes: Wishes;
-  /** coarse while dragging, fine at rest, s */
   stepS: number;
+  done: (s: Scored) => void;
+  fail: (e: Error) => void;
 }
 
 /** Scores plans one at a time; while one runs only the newest waiting request is kept, so dragging never queues up. */
 export class Scorer {
   private running: Running | null = null;
   private busy = false;
-  private waiting: { request: ScoreRequest; done: (s: Scored) => void; fail: (e: Error) => void } | null = null;
+  private waiting: Waiting | null = null;
 
-  score(request: ScoreRequest, done: (s: Scored) => void, fail: (e: Error) => void): void {
-    this.waiting = { request, done, fail };
+  /** @param stepS coarse while dragging, fine at rest, s */
+  score(setting: Setting, plan: Plan, stepS: number, done: (s: Scored) => void, fail: (e: Error) => void): void {
+    this.waiting = { setting, plan, stepS, done, fail };
     void this.next();
   }
 
   private async next(): Promise<void> {
     if (this.busy || !this.waiting) return;
-    const { request: r, done, fail } = this.waiting;
+    const { setting, plan, stepS, done, fail } = this.waiting;
     this.waiting = null;
     this.busy = true;
     try {
       this.running ??= start();
       const { api, broken } = this.running;
-      const scored = await Promise.race([
-        api.score(r.person, r.garments, r.outing, r.plan, r.damp, r.wishes, r.stepS),
-        broken,
-      ]);
-      done(scored);
+      await Promise.race([tell(this.running, setting), broken]);
+      done(await Promise.race([api.score(plan, stepS), broken]));
     } catch (e) {
+      // A worker that broke as a whole is not asked again: the next plan gets a new one.
+      if (e instanceof WorkerBroke) this.running = null;
       fail(e as Error);
     } finally {
       this.busy = false;
@@ -127,58 +141,29 @@ export class Scorer {
   }
 }
 
-/**
- * Looks for the one change that helps a plan most, in a worker of its own so that scoring is never held up.
- * @returns the result, and a way to end the work when the plan has moved on
- */
-export function proposeInWorker(r: {
-  person: Person;
-  closet: Garment[];
-  outing: Outing;
-  plan: Plan;
-  damp: Record<string, number>;
-  wishes: Wishes;
-}): { result: Promise<Proposal | null>; cancel: () => void } {
-  return ask<Proposal | null>((api) => api.propose(r.person, r.closet, r.outing, r.plan, r.damp, r.wishes));
-}
+/** Looks for the one change that helps a plan most. */
+export const proposeInWorker = (setting: Setting, plan: Plan): Asked<Proposal | null> =>
+  ask<Proposal | null>(setting, (api) => api.propose(plan));
 
-/** What planning asks for. */
-export interface PlanningRequest {
-  person: Person;
-  closet: Garment[];
-  outing: Outing;
-  damp: Record<string, number>;
-  wishes: Wishes;
-  leadDays: number;
-}
-
-/**
- * Plans in a worker of its own. `progress` is told the best plan so far as soon as there is one.
- * @returns the result, and a way to cancel that ends the work at once
- */
-export function planInWorker(
-  r: PlanningRequest,
+/** Plans; `progress` is told the best plan so far as soon as there is one. @param leadDays from forecast to start */
+export const planInWorker = (
+  setting: Setting,
+  leadDays: number,
   progress: (done: number, says: string, soFar?: Plan) => void,
-): { result: Promise<Planned>; cancel: () => void } {
-  return ask<Planned>((api) => api.plan(r.person, r.closet, r.outing, r.damp, r.wishes, r.leadDays, proxy(progress)));
-}
+): Asked<Planned> => ask<Planned>(setting, (api) => api.plan(leadDays, proxy(progress)));
 
-/** Plans two to four schools of thought in a worker of its own. @returns the result, and a way to cancel */
-export function schoolsInWorker(
-  r: PlanningRequest,
+/** Plans two to four schools of thought. */
+export const schoolsInWorker = (
+  setting: Setting,
+  leadDays: number,
   ids: string[],
   progress: (done: number, says: string) => void,
-): { result: Promise<Compared>; cancel: () => void } {
-  return ask<Compared>((api) =>
-    api.schools(r.person, r.closet, r.outing, r.damp, r.wishes, r.leadDays, ids, proxy(progress)),
-  );
-}
+): Asked<Compared> => ask<Compared>(setting, (api) => api.schools(leadDays, ids, proxy(progress)));
 
-/** Works out what lies behind a plan in a worker of its own, telling each part when it is ready. @returns the end of it, and a way to end it at once */
-export function behindInWorker(
-  request: PlanningRequest & { plan: Plan },
+/** Works out what lies behind a plan, telling each part when it is ready. */
+export const behindInWorker = (
+  setting: Setting,
+  plan: Plan,
+  leadDays: number,
   ready: (part: Partial<Behind>) => void,
-): { result: Promise<void>; cancel: () => void } {
-  const { person, closet, outing, plan, damp, wishes, leadDays } = request;
-  return ask<void>((api) => api.behind(person, closet, outing, plan, damp, wishes, leadDays, proxy(ready)));
-}
+): Asked<void> => ask<void>(setting, (api) => api.behind(plan, leadDays, proxy(ready)));

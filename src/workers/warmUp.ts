@@ -5,7 +5,7 @@ import type { ForecastHour } from '@/core/outing/forecast';
 import type { Leg } from '@/core/outing/leg';
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import { SNOW_ALBEDO } from '@/core/outing/timeline';
-import { makePlan } from '@/core/plan/planner';
+import { makePlan } from '@/core/search/planner';
 
 /** After how long a slice stops searching, ms; what it has is then explained, and the worker listens again. */
 const SLICE_MS = 50;
@@ -46,7 +46,7 @@ const PRACTICE: Outing = {
   albedo: SNOW_ALBEDO,
   legs: [leg('ski tour', 40), leg('stand', 10), leg('downhill ski', 20)],
   forecast: [HOUR],
-  route: null,
+  profile: null,
 };
 
 /**

@@ -1,16 +1,16 @@
 import { createHash } from 'node:crypto';
 import { CATALOGUE } from '@/core/clothing/catalogue';
-import { standardByLeg } from '@/core/judge/standard';
-import { advise } from '@/core/plan/bestStart';
-import { alongOf } from '@/core/plan/edit';
-import { chances } from '@/core/plan/members';
-import { missedCues } from '@/core/plan/missed';
-import { makePlan } from '@/core/plan/planner';
-import { propose } from '@/core/plan/propose';
-import { scorePlan } from '@/core/plan/score';
-import { stuckOut } from '@/core/plan/stuckOut';
-import { whyThis } from '@/core/plan/whyThis';
-import { wouldBeSafe } from '@/core/plan/wouldBeSafe';
+import { iso11079ByLeg } from '@/core/judge/iso11079ByLeg';
+import { advise } from '@/core/questions/bestStart';
+import { alongOf } from '@/core/kit/edit';
+import { chances } from '@/core/questions/chances';
+import { missedCues } from '@/core/questions/missedCues';
+import { makePlan } from '@/core/search/planner';
+import { propose } from '@/core/questions/propose';
+import { scorePlan } from '@/core/judge/scorePlan';
+import { stuckOut } from '@/core/questions/stuckOut';
+import { whyThis } from '@/core/questions/whyThis';
+import { wouldBeSafe } from '@/core/questions/wouldBeSafe';
 import type { Series } from '@/core/simulate/series';
 import type { GoldenOuting } from './outings';
 
@@ -34,7 +34,7 @@ export function numbersOf(o: GoldenOuting) {
   const { plan } = planned;
   const along = alongOf(closet, plan);
   const scored = scorePlan(person, along, timeline, plan, { damp });
-  const asked = { person, closet, garments: closet, timeline, sport, plan, damp };
+  const asked = { person, closet, timeline, sport, plan, damp };
   const c = chances({ ...asked, count: MEMBERS });
   const proposal = propose(asked);
   return {
@@ -54,8 +54,8 @@ export function numbersOf(o: GoldenOuting) {
     why: whyThis(asked).map((w) => [w.garment, w.warmer?.adds ?? null, w.cooler?.adds ?? null]),
     proposal: proposal && [proposal.text, proposal.saves],
     safer: wouldBeSafe({ ...asked, more: CATALOGUE }).map((r) => [r.text, r.alarms]),
-    advice: advise({ ...asked, garments: along }, timeline, scored).go,
-    iso11079: standardByLeg(timeline, plan, new Map(closet.map((g) => [g.id, g])), person).map((l) => [
+    advice: advise(asked, scored).go,
+    iso11079: iso11079ByLeg(timeline, plan, new Map(closet.map((g) => [g.id, g])), person).map((l) => [
       l.ireqNeutralClo,
       l.wornClo,
       l.limitHours,

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { AVERAGE_PERSON, type Person } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import type { Garment } from '@/core/clothing/garment';
-import type { Sport } from '@/core/effort/activity';
+import type { Sport } from '@/core/effort/sports';
 import { timelineOf } from '@/core/outing/outing';
 import type { Timeline } from '@/core/outing/timeline';
 import { buildDemoOutings, DEMO_DAMP, DEMO_PERSON } from '@/demo/scenario';
@@ -24,7 +24,7 @@ const RANDOM = 16;
 /** The four demo outings, which come through GPX, CSV and the clock, and sixteen seeded days. @param root of the project */
 export function goldenOutings(root: string): GoldenOuting[] {
   const file = (name: string) => readFileSync(join(root, 'src/demo/files', name), 'utf8');
-  const demo = buildDemoOutings(file, DEMO_PERSON).map((o): GoldenOuting => ({
+  const demo = buildDemoOutings(file, DEMO_PERSON).map(({ outing: o }): GoldenOuting => ({
     name: o.name,
     person: DEMO_PERSON,
     sport: o.sport,

@@ -32,7 +32,7 @@ function start(): Promise<Running> {
     const { loadDemoInto } = await import(${JSON.stringify(join(ROOT, 'scripts/demo.mjs'))});
     const cluster = await startCluster(ensurePostgres(), ${JSON.stringify(data)});
     await migrate(cluster.url);
-    const loaded = await loadDemoInto(cluster.url, false);
+    const loaded = await loadDemoInto(cluster.url, 'if empty');
     console.log(JSON.stringify({ url: cluster.url, loaded }));
     process.on('SIGTERM', async () => { await cluster.stop(); process.exit(0); });
     setInterval(() => {}, 1000);`;

@@ -5,7 +5,7 @@ import { shivering } from '@/core/body/control';
 import { respiratoryHeat } from '@/core/body/respiration';
 import { ZONE_TABLE, ZONES, TORSO } from '@/core/body/zones';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
-import { ensemble } from '@/core/clothing/ensemble';
+import { ensemble } from '@/core/clothing/ensembleInsulation';
 import { run } from '#tests/support/runCase';
 import { standing } from '#tests/support/standing';
 import { referencePhs } from '#tests/support/referencePhs';

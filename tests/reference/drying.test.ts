@@ -1,6 +1,6 @@
 import { wetBulb } from '@/core/atmosphere/humidity';
 import { fromCatalogue } from '@/core/clothing/catalogue';
-import { dampAfter, dampWaterGm2, DRYING_PLACES, dryingMinutes, wringWetGm2 } from '@/core/simulate/drying';
+import { dampAfter, dampWaterGm2, DRYING_PLACES, dryingMinutes, wringWetGm2 } from '@/core/moisture/drying';
 import { LEWIS_PER_PA, convection } from '@/core/atmosphere/boundaryLayer';
 import { saturationPressure, vapourPressure } from '@/core/atmosphere/humidity';
 

@@ -1,4 +1,4 @@
-import { ensemble } from '@/core/clothing/ensemble';
+import { ensemble } from '@/core/clothing/ensembleInsulation';
 import { closedOutfit } from '#tests/support/streetClothes';
 
 /**

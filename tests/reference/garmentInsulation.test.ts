@@ -1,5 +1,5 @@
 import { CLO } from '@/core/quantity/units';
-import { ensemble } from '@/core/clothing/ensemble';
+import { ensemble } from '@/core/clothing/ensembleInsulation';
 import { patch, wear } from '#tests/support/streetClothes';
 
 /** Standing manikin indoors, as ISO 9920 measures. */

@@ -1,8 +1,9 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { durationLimit, requiredInsulation, type ColdTask } from '@/core/judge/ireq';
-import { standardByLeg, wornAt } from '@/core/judge/standard';
+import { iso11079ByLeg } from '@/core/judge/iso11079ByLeg';
 import { aLeg, dayOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 import { run } from '#tests/support/runCase';
+import { wornAt } from '@/core/kit/replay';
 
 /** ISO 11079:2007. Its charts are read from memory to about a tenth of their height, hence 20 %. */
 const task = (metabolicWm2: number, airC: number, over: Partial<ColdTask> = {}): ColdTask => ({
@@ -76,7 +77,7 @@ test('on every cold leg of a day: what is asked, what is worn, how long it lasts
     cues: [{ atS: 4200, actions: [{ do: 'putOn' as const, garment: 'standby-puffy' }] }],
   };
   const byId = new Map(SKI_CLOSET.map((g) => [g.id, g]));
-  const legs = standardByLeg(upStopDown(), plan, byId, AVERAGE_PERSON);
+  const legs = iso11079ByLeg(upStopDown(), plan, byId, AVERAGE_PERSON);
   expect(legs.map((l) => l.name)).toEqual(['Rake', 'Top', 'Shoulder']);
   expect(legs[0].limitHours).toBeNull();
   expect(legs[1].neededClo).toBeGreaterThan(legs[1].wornClo);
@@ -84,7 +85,7 @@ test('on every cold leg of a day: what is asked, what is worn, how long it lasts
   expect(legs[1].wornClo).toBeGreaterThan(legs[0].wornClo);
   expect(wornAt(plan, 4199)).not.toContain('standby-puffy');
   const warm = dayOf([aLeg({ air: { airC: 15 } })]);
-  expect(standardByLeg(warm, plan, byId, AVERAGE_PERSON)).toEqual([]);
+  expect(iso11079ByLeg(warm, plan, byId, AVERAGE_PERSON)).toEqual([]);
 });
 
 /** The standard and the simulation are independent; where the standard calls clothing right, ours must be near neutral. */
@@ -103,7 +104,7 @@ test('dressed to IREQ neutral, the simulated person feels near neutral after an 
     'winter-boots',
   ];
   const r = run({ airC: -8, humidity: 0.7, wind: 1.5, legs: [{ minutes: 75, sport: 'hike', metabolicW: 360, worn }] });
-  const [leg] = standardByLeg(
+  const [leg] = iso11079ByLeg(
     r.input.timeline,
     r.input.plan,
     new Map(r.input.garments.map((g) => [g.id, g])),

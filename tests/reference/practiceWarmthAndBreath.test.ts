@@ -80,9 +80,9 @@ test('14. a covered mouth ices up in deep cold and stays free of ice in mild air
 });
 
 test('wind clears a lens, a closed mouth and a colder day fog it, goggles stay clear longer than glasses', () => {
-  const at = (airC: number, wind: number, mouth: number, closed = false) =>
-    lensFog(airC, 0.8 * 260, wind, 22, mouth, closed);
+  const at = (airC: number, relativeWind: number, mouth: number, eyewear: 'goggles' | 'glasses' = 'glasses') =>
+    lensFog({ airC, vapourPa: 0.8 * 260, relativeWind }, { eyewear, faceC: 22, mouth });
   expect(at(-10, 6, 0.25)).toBeLessThan(at(-10, 1, 0.25));
   expect(at(-10, 1, 0.3)).toBeGreaterThan(at(-10, 1, 0.1));
-  expect(at(-10, 1, 0.25, true)).toBeLessThan(at(-10, 1, 0.25));
+  expect(at(-10, 1, 0.25, 'goggles')).toBeLessThan(at(-10, 1, 0.25));
 });

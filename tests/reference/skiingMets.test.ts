@@ -1,5 +1,5 @@
 import { airDensity } from '@/core/atmosphere/air';
-import { ACTIVITY_MET, SPORTS } from '@/core/effort/activity';
+import { SPORT, SPORTS } from '@/core/effort/sports';
 import { legEffort, type Engine } from '@/core/effort/legEffort';
 import { skiMetabolicRate, skiPower } from '@/core/effort/skiing';
 import { MET } from '@/core/quantity/units';
@@ -7,7 +7,7 @@ import { MET } from '@/core/quantity/units';
 /** Compendium of Physical Activities 2011 (Ainsworth et al.), METs from memory of the list. One MET here is 1.22 W/kg (3.5 ml). */
 const MET_W_PER_KG = (3.5 * 348) / 1000;
 const met = (style: 'classic' | 'skate' | 'touring', v: number, slope = 0) =>
-  skiMetabolicRate(75, 73, v, slope, style, airDensity(-5)) / (73 * MET_W_PER_KG);
+  skiMetabolicRate({ massKg: 75, speedMs: v, slope, style, airDensity: airDensity(-5) }, 73) / (73 * MET_W_PER_KG);
 
 test.each([
   ['classic', 2.0, 9.0, '19090 moderate, 4.0–4.9 mph'],
@@ -20,7 +20,9 @@ test.each([
 test('level skiing costs what was measured: 2.3 to 3.2 J/kg/m above rest (Saibene et al. 1989, from memory)', () => {
   for (const style of ['classic', 'skate'] as const) {
     const v = 3;
-    const cost = (skiMetabolicRate(75, 73, v, 0, style, airDensity(-5)) - 1.5 * 73) / (75 * v);
+    const cost =
+      (skiMetabolicRate({ massKg: 75, speedMs: v, slope: 0, style, airDensity: airDensity(-5) }, 73) - 1.5 * 73) /
+      (75 * v);
     expect(cost).toBeWithin(2.3, 3.3);
   }
 });
@@ -32,20 +34,21 @@ test('uphill on skins at 400 m of height an hour is hard work: 7 to 12 METs', ()
 });
 
 test('gravity does the work downhill: no propulsion, but holding the crouch costs', () => {
-  expect(skiPower(80, 8, -0.15, 'touring', 1.3)).toBe(0);
-  expect(skiMetabolicRate(80, 73, 8, -0.15, 'touring', 1.3)).toBeCloseTo(1.5 * 73 * 2.5, 6);
+  const down = { massKg: 80, speedMs: 8, slope: -0.15, style: 'touring', airDensity: 1.3 } as const;
+  expect(skiPower(down)).toBe(0);
+  expect(skiMetabolicRate(down, 73)).toBeCloseTo(1.5 * 73 * 2.5, 6);
 });
 
 /** ISO 8996 classes: rest sitting 1.0 met, standing 1.2–1.6, light work to 2.5. */
 test('resting activities carry the standard’s metabolic rates', () => {
-  expect(ACTIVITY_MET.sit).toBe(1);
-  expect(ACTIVITY_MET.sleep).toBeLessThan(1);
-  expect(ACTIVITY_MET.stand).toBeGreaterThanOrEqual(1.2);
-  expect(ACTIVITY_MET.stand).toBeLessThanOrEqual(1.6);
+  expect(SPORT.sit.met).toBe(1);
+  expect(SPORT.sleep.met).toBeLessThan(1);
+  expect(SPORT.stand.met).toBeGreaterThanOrEqual(1.2);
+  expect(SPORT.stand.met).toBeLessThanOrEqual(1.6);
   const engine: Engine = { massKg: 72, bodyAreaM2: 1.87, vo2maxMl: 50, restBpm: 55, maxBpm: 185 };
   for (const sport of SPORTS) {
     const w = legEffort(engine, { sport });
-    expect(w.metabolicW).toBeCloseTo(ACTIVITY_MET[sport] * MET * 1.87, 6);
+    expect(w.metabolicW).toBeCloseTo(SPORT[sport].met * MET * 1.87, 6);
     expect(w.externalW).toBeLessThan(0.3 * w.metabolicW);
   }
 });

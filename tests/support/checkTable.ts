@@ -5,7 +5,7 @@ import { windChillC, windChillF } from '@/core/atmosphere/windChill';
 import { AVERAGE_PERSON, bodyArea } from '@/core/body/person';
 import { bodyParameters } from '@/core/body/bodyParameters';
 import { neutralState } from '@/core/body/neutral';
-import { ensemble } from '@/core/clothing/ensemble';
+import { ensemble } from '@/core/clothing/ensembleInsulation';
 import { FIBRES } from '@/core/clothing/fibres';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { acsmRunning, runningCost, runningMetabolicRate, walkingCost, WATTS_PER_LITRE_MIN } from '@/core/effort/gait';
@@ -224,7 +224,7 @@ export function checkRows(): CheckRow[] {
       quantity: 'walking 1.2 m/s at 5 %',
       source: 'LCDA 2019 (m)',
       theirs: lcdaWalking(1.2, 0.05) * 70,
-      ours: pandolf(70, 0, 1.2, 0.05, 1),
+      ours: pandolf({ massKg: 70, loadKg: 0, speedMs: 1.2, slope: 0.05, terrain: 1 }),
       unit: 'W',
       tolerance: 0.2,
     },

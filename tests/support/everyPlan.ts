@@ -1,15 +1,16 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
-import { candidates, firstKit } from '@/core/plan/candidates';
-import { Course } from '@/core/plan/course';
-import type { Dress } from '@/core/plan/dress';
-import type { Kit } from '@/core/plan/modes';
-import { PathRun, type Node } from '@/core/plan/pathRun';
-import { makePlan, type Planned } from '@/core/plan/planner';
-import { scorePlan } from '@/core/plan/score';
-import type { Plan } from '@/core/simulate/plan';
+import { candidates, firstKit } from '@/core/search/candidates';
+import { Course } from '@/core/search/course';
+import type { Dress } from '@/core/search/dress';
+import { PathRun, type Node } from '@/core/search/pathRun';
+import { makePlan, type Planned } from '@/core/search/planner';
+import { scorePlan } from '@/core/judge/scorePlan';
+import type { Plan } from '@/core/kit/plan';
 import type { Timeline } from '@/core/outing/timeline';
 import { aLeg, dayOf, garmentsOf } from './outings';
+import type { Kit } from '@/core/search/kit';
+import type { Way } from '@/core/search/waysToWear';
 
 /** A case small enough that every plan there is can be tried. */
 export interface SmallCase {
@@ -69,9 +70,12 @@ const RUN_AGAIN = 40;
 /** Tries every plan: every way to dress and go in every phase, from everything in the closet. */
 export function everyPlan(c: SmallCase): Every {
   const course = new Course(AVERAGE_PERSON, c.timeline, undefined, undefined, undefined);
-  const kit: Kit = firstKit(candidates(c.closet, 'hike', c.timeline), true);
+  const kit: Kit = firstKit(candidates(c.closet, 'hike', c.timeline), 'jacket');
   const run = new PathRun(course, kit, STEP_S);
-  const ways = run.modes.reduce<Dress[]>((all, modes) => all.flatMap((d) => modes.map((m) => [...d, m])), [[]]);
+  const ways = [...run.ways].reduce<Way[][]>(
+    (all, of) => all.flatMap((d) => of.map((w) => [...d, w])),
+    [[]],
+  ) as unknown[] as Dress[];
   // The best few by the search's own steps, the dearest of them last.
   const top: { cost: number; path: Dress[] }[] = [];
   let tried = 0;
@@ -80,7 +84,7 @@ export function everyPlan(c: SmallCase): Every {
     for (const dress of ways) {
       if (!run.admits(p, dress, before)) continue;
       const last = p === run.length - 1;
-      const next = run.advance(p, node, before, dress, !last);
+      const next = run.advance(p, node, before, dress, last ? 'dropped' : 'kept');
       if (!next) continue;
       const path = [...dresses, dress];
       if (!last) {

@@ -1,18 +1,19 @@
 import { AVERAGE_PERSON, engineOf } from '@/core/body/person';
 import { fabricResistance, type Garment } from '@/core/clothing/garment';
-import { candidates, firstKit, type Candidates } from '@/core/plan/candidates';
-import { Course } from '@/core/plan/course';
-import type { Dress } from '@/core/plan/dress';
-import { allModes, FEET, GOING, HANDS, HEAD, kitGarments, LEGS, TORSO, type Kit, type Mode } from '@/core/plan/modes';
-import { PathRun } from '@/core/plan/pathRun';
-import { scorePlan, type Scored } from '@/core/plan/score';
+import { withWay } from '@/core/search/dress';
+import { candidates, firstKit, type Candidates } from '@/core/search/candidates';
+import { Course } from '@/core/search/course';
+import type { Dress } from '@/core/search/dress';
+import { FEET, GOING, HANDS, HEAD, LEGS, TORSO, type Layer, type Way, type Ways } from '@/core/search/waysToWear';
+import { PathRun } from '@/core/search/pathRun';
+import { scorePlan, type Scored } from '@/core/judge/scorePlan';
 import { comfortableSkin } from '@/core/judge/sensation';
-import type { Sport } from '@/core/effort/activity';
+import { type Sport, isStop } from '@/core/effort/sports';
 import type { Timeline } from '@/core/outing/timeline';
-import type { Plan } from '@/core/simulate/plan';
-import { isStop } from '@/core/outing/leg';
-import { makePlan } from '@/core/plan/planner';
+import type { Plan } from '@/core/kit/plan';
+import { makePlan } from '@/core/search/planner';
 import type { RandomOuting } from './randomOutings';
+import { kitGarments, type Kit } from '@/core/search/kit';
 
 /**
  * Rules of thumb that people dress by without a planner (common practice, no published source). Each is followed well: the
@@ -76,7 +77,7 @@ export function ruledPlan(rule: FixedRule, closet: readonly Garment[], timeline:
   const c = candidates(closet, sport, timeline);
   const seen = means(timeline);
   const airC = seen.airC + (rule === 'ten degrees warmer' ? 10 : 0);
-  const plain: Kit = { ...firstKit(c, false), ...limbs(c, airC), warm: null, overLegs: null, eyes: null };
+  const plain: Kit = { ...firstKit(c, 'none'), ...limbs(c, airC), warm: null, overLegs: null, eyes: null };
   const outfits: Kit[] = c.bases.flatMap((base) =>
     (rule === 'base and shell' ? [null] : [null, ...c.mids]).flatMap((mid) =>
       (rule === 'base and shell' ? c.shells : [null, ...c.shells]).map((shell) => ({ ...plain, base, mid, shell })),
@@ -87,30 +88,36 @@ export function ruledPlan(rule: FixedRule, closet: readonly Garment[], timeline:
   const kit = wanted === Infinity ? outfits.reduce((a, b) => (of(b) > of(a) ? b : a)) : nearest(outfits, of, wanted);
   const course = new Course(AVERAGE_PERSON, timeline, undefined, undefined, undefined);
   const run = new PathRun(course, kit, 60);
-  const dress = wear(run.modes, kit);
+  const dress = wear(run.ways, kit);
   const path = rule.startsWith('warm') ? shedding(run, dress, kit) : course.phases.map(() => dress);
   return run.plan(path);
 }
 
-/** Everything on and closed, tube up in the cold. */
-function wear(modes: readonly Mode[][], kit: Kit): Dress {
-  const most = (g: number) => modes[g].reduce((a, b) => (b.worn.length > a.worn.length ? b : a));
-  const dress: Dress = [TORSO, HANDS, HEAD, LEGS, FEET, GOING].map((g) => {
-    const closed = modes[g].filter((m) => m.worn.length === most(g).worn.length && !m.key.includes('open'));
-    if (g === LEGS || g === FEET || g === GOING) return modes[g][0];
-    return closed.find((m) => m.key.includes('up,no hood') || m.key.endsWith('closed')) ?? closed[0] ?? most(g);
-  });
-  return kit.mid || kit.shell
-    ? dress
-    : dress.map((m, g) => (g === TORSO ? modes[TORSO].find((x) => x.key === 'b closed')! : m));
+/** Everything on and closed, tube up and hood back in the cold. */
+function wear(ways: Ways, kit: Kit): Dress {
+  const of = (g: number): readonly Way[] => ways[g];
+  const most = (g: number) => of(g).reduce((a, b) => (b.worn.length > a.worn.length ? b : a));
+  const closed = (w: Way): boolean =>
+    w.choice === 'head' ? w.tube === 'up' && w.hood === 'down' : w.choice === 'torso' && w.vent === 'closed';
+  const dress = [TORSO, HANDS, HEAD, LEGS, FEET, GOING].map((g) => {
+    if (g === LEGS || g === FEET || g === GOING) return of(g)[0];
+    const all = of(g).filter(
+      (w) => w.worn.length === most(g).worn.length && !(w.choice === 'torso' && w.vent.includes('open')),
+    );
+    return all.find(closed) ?? all[0] ?? most(g);
+  }) as unknown as Dress;
+  return kit.mid || kit.shell ? dress : withWay(dress, TORSO, torsoClosed(ways, ['base'])!);
 }
+
+const torsoClosed = (ways: Ways, layers: readonly Layer[]): Way | undefined =>
+  ways[TORSO].find((w) => w.vent === 'closed' && w.layers.join() === layers.join());
 
 /** Sheds the middle layer for good where the torso first gets wet, as people do: when they already sweat. */
 function shedding(run: PathRun, dress: Dress, kit: Kit): Dress[] {
   const path = run.course.phases.map(() => dress);
   if (!kit.mid) return path;
-  const shed = allModes({ ...kit, mid: null })[TORSO].find((m) => m.key === (kit.shell ? 'bs closed' : 'b closed'))!;
-  const less = dress.map((m, g) => (g === TORSO ? (run.modes[TORSO].find((x) => x.key === shed.key) ?? m) : m));
+  const shed = torsoClosed(run.ways, kit.shell ? ['base', 'shell'] : ['base']);
+  const less = shed ? withWay(dress, TORSO, shed) : dress;
   const { timeline } = run.course;
   const worn = run.plan(path);
   const { series, metrics } = scorePlan(AVERAGE_PERSON, kitGarments(kit), timeline, worn, { stepS: 30 });

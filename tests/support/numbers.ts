@@ -1,5 +1,5 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
-import { scorePlan } from '@/core/plan/score';
+import { scorePlan } from '@/core/judge/scorePlan';
 import { SKI_CLOSET, upStopDown } from './outings';
 
 /** Every bit of one scored outing as text: the same wherever the same numbers come out. */

@@ -4,10 +4,10 @@ import { CATALOGUE } from '@/core/clothing/catalogue';
 import type { Garment } from '@/core/clothing/garment';
 import { vapourPressure } from '@/core/atmosphere/humidity';
 import { PRECIPITATION_KINDS } from '@/core/atmosphere/precipitation';
-import { SPORTS, pumpingSpeed } from '@/core/effort/activity';
+import { SPORTS, pumpingSpeed } from '@/core/effort/sports';
 import { WETTINGS, type Wetting } from '@/core/outing/wetting';
 import type { Conditions } from '@/core/outing/conditions';
-import type { Plan } from '@/core/simulate/plan';
+import type { Plan } from '@/core/kit/plan';
 
 /** Any outfit, any winter weather from +15 to −45 °C, any going, as the core may meet it. */
 export interface RandomCase {

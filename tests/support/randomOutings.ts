@@ -1,6 +1,6 @@
 import type { Garment } from '@/core/clothing/garment';
 import { CATALOGUE } from '@/core/clothing/catalogue';
-import type { Sport } from '@/core/effort/activity';
+import type { Sport } from '@/core/effort/sports';
 import type { Leg } from '@/core/outing/leg';
 import type { Timeline } from '@/core/outing/timeline';
 import { aLeg, dayOf } from './outings';

@@ -1,5 +1,5 @@
 import { ZONE_TABLE, ZONES, zoneIndex, type Zone } from '@/core/body/zones';
-import { scorePlan, type Scored } from '@/core/plan/score';
+import { scorePlan, type Scored } from '@/core/judge/scorePlan';
 import { readSimulateCase, type Case } from '@/formats/caseFile';
 
 /** A leg as somebody would write it down; air and wind may be left to the defaults of the whole case. */

@@ -1,4 +1,4 @@
-import { ensemble } from '@/core/clothing/ensemble';
+import { ensemble } from '@/core/clothing/ensembleInsulation';
 import { run, type Run } from './runCase';
 import { wear } from './streetClothes';
 import { twoNode } from './twoNode';

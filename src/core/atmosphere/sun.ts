@@ -16,6 +16,8 @@ export function sunPosition(when: number, latitude: number, longitude: number): 
   return { altitudeDeg: steady(p.altitude), azimuthDeg: steady(p.azimuth) };
 }
 
+export type Light = 'sun' | 'shade';
+
 /**
  * Short-wave radiation on an upright clothed person, W per m² of body surface.
  * Direct beam by the clear-sky attenuation of Meinel (1367·0.7^(AM^0.678)), projected-area factor of a standing person
@@ -23,9 +25,10 @@ export function sunPosition(when: number, latitude: number, longitude: number): 
  * beam plus ground reflection by albedo. Cloud scales by `1 − 0.75 c^3.4` (Kasten & Czeplak 1980).
  * Simplified: no horizon profile beyond `shaded`, no ozone; about ±20 %.
  * @param altitudeDeg sun altitude  @param cloud 0 to 1  @param albedo 0 to 1 (fresh snow about 0.8)
- * @param shaded true on the shaded side or under trees: diffuse only
+ * @param light on the shaded side or under trees: diffuse only
  */
-export function sunOnBody(altitudeDeg: number, cloud: number, albedo: number, shaded: boolean): number {
+export function sunOnBody(altitudeDeg: number, cloud: number, albedo: number, light: Light): number {
+  const shaded = light === 'shade';
   if (altitudeDeg <= 0) return 0;
   const sinA = sine((altitudeDeg * Math.PI) / 180);
   const airMass = 1 / (sinA + 0.50572 * power(altitudeDeg + 6.07995, -1.6364));

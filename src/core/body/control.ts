@@ -1,5 +1,6 @@
 import { power } from '@/core/quantity/exact';
 import { clamp } from '@/core/quantity/range';
+import { LATENT_VAPOUR } from '@/core/quantity/units';
 import { BLOOD_WH_PER_LK, type BodyParameters } from './bodyParameters';
 import { EXTREMITY_NUTRITIVE_LH, ZONE_COUNT } from './zones';
 
@@ -42,8 +43,6 @@ export const CONSTRICT_PER_K = 10.8;
 export const MUSCLE_PERFUSION = 0.92;
 /** Highest steady sweat rate of a trained, not heat-acclimatised person, g/s per m² (ISO 7933 limits near 1 L/h in cool air). */
 const SWEAT_CAP = 1150 / 3600 / 1.87;
-/** J/g used to turn the published watt gains into grams. */
-const SWEAT_LATENT = 2430;
 /** Highest total skin blood conductance: 90 L/h/m² (Gagge 1986). */
 const SKIN_FLOW_CAP = 90 * BLOOD_WH_PER_LK;
 /**
@@ -117,7 +116,7 @@ export function control(body: BodyParameters, skinC: Float64Array, input: Contro
   const shuntSignal = SHUNT_SKIN * trunkSignal * person.constriction + SHUNT_CORE * coreError;
   const nutritive = EXTREMITY_NUTRITIVE_LH * BLOOD_WH_PER_LK * (body.totalArea / 1.87);
 
-  const drive = sweatDrive / SWEAT_LATENT;
+  const drive = sweatDrive / LATENT_VAPOUR;
   const most = SWEAT_CAP * body.totalArea * 1.15 * person.sweatGain;
   let total = 0;
   for (let z = 0; z < ZONE_COUNT; z++) {

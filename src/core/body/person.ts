@@ -1,25 +1,79 @@
+import { Type, type Static } from '@sinclair/typebox';
 import { power } from '@/core/quantity/exact';
+import { fieldsOf, numberField, rangesOf, withinRanges } from '@/core/quantity/field';
 import { within } from '@/core/quantity/range';
 import type { Engine } from '@/core/effort/legEffort';
 
-/** One athlete: measures plus what is personal. Gains are relative to the population value of 1. */
-export interface Person {
-  massKg: number;
-  heightM: number;
-  /** body fat, percent; 15 when unknown */
-  fatPercent: number;
-  vo2maxMl: number;
-  restBpm: number;
-  maxBpm: number;
-  /** sweats more (>1) or less (<1) than the model's mean */
-  sweatGain: number;
-  /** makes more or less heat for the same work */
-  metabolicBias: number;
-  /** strength of skin vessel constriction in hands and feet */
-  constriction: number;
-  /** runs warm (+) or cold (−): shift of the comfortable skin temperature, K; +1 feels fine one degree cooler */
-  warmth: number;
-}
+/**
+ * Every property of an athlete, in one place: a new one is a line here, a column in a migration, and its use in the physics.
+ * Gains are relative to the population value of 1.
+ */
+export const PERSON = Type.Object(
+  {
+    massKg: numberField(35, 160, 'kg', {
+      column: 'mass_kg',
+      label: 'Body mass',
+      how: 'without clothes',
+      step: 0.5,
+    }),
+    heightM: numberField(1.3, 2.2, 'm', {
+      column: 'height_m',
+      label: 'Height',
+      how: 'with mass it gives your skin’s area',
+      step: 0.01,
+    }),
+    fatPercent: numberField(4, 45, '%', {
+      column: 'fat_percent',
+      label: 'Body fat',
+      how: 'insulates; 15 when unknown',
+      step: 1,
+    }),
+    vo2maxMl: numberField(20, 90, 'ml/kg/min', {
+      column: 'vo2max_ml_kg_min',
+      label: 'Fitness, VO₂max',
+      how: 'sets the pace you can hold',
+      step: 1,
+    }),
+    restBpm: numberField(30, 100, 'bpm', { column: 'rest_bpm', label: 'Resting pulse', step: 1 }),
+    maxBpm: numberField(120, 220, 'bpm', { column: 'max_bpm', label: 'Highest pulse', step: 1 }),
+    /** sweats more (>1) or less (<1) than the model's mean */
+    sweatGain: numberField(0.3, 2.5, '×', {
+      column: 'sweat_gain',
+      label: 'Sweat',
+      how: 'against the mean of people',
+      step: 0.05,
+      ends: ['little', 'much'],
+    }),
+    /** makes more or less heat for the same work */
+    metabolicBias: numberField(0.7, 1.4, '×', {
+      column: 'metabolic_bias',
+      label: 'Heat for the same pace',
+      how: 'against the mean',
+      step: 0.02,
+      ends: ['economical', 'costly'],
+    }),
+    /** strength of skin vessel constriction in hands and feet */
+    constriction: numberField(0.3, 3, '×', {
+      column: 'constriction',
+      label: 'Hands and feet',
+      how: 'how firmly their vessels close in the cold',
+      step: 0.05,
+      ends: ['stay warm', 'go first'],
+    }),
+    /** runs warm (+) or cold (−): shift of the comfortable skin temperature; +1 feels fine one degree cooler */
+    warmth: numberField(-4, 4, 'K', {
+      column: 'warmth_k',
+      label: 'You run',
+      how: 'shift of the skin temperature that feels right',
+      step: 0.25,
+      ends: ['cold', 'hot'],
+    }),
+  },
+  { additionalProperties: false },
+);
+
+/** One athlete: measures plus what is personal. */
+export type Person = Static<typeof PERSON>;
 
 export const AVERAGE_PERSON: Person = {
   massKg: 72,
@@ -34,27 +88,17 @@ export const AVERAGE_PERSON: Person = {
   warmth: 0,
 };
 
-/** Allowed ranges, by field: also the source of the forms' limits and the JSON schema's. */
-export const PERSON_RANGE: Record<keyof Person, [number, number, string]> = {
-  massKg: [35, 160, 'kg'],
-  heightM: [1.3, 2.2, 'm'],
-  fatPercent: [4, 45, '%'],
-  vo2maxMl: [20, 90, 'ml/kg/min'],
-  restBpm: [30, 100, 'bpm'],
-  maxBpm: [120, 220, 'bpm'],
-  sweatGain: [0.3, 2.5, '×'],
-  metabolicBias: [0.7, 1.4, '×'],
-  constriction: [0.3, 3, '×'],
-  warmth: [-4, 4, 'K'],
-};
+export const PERSON_FIELDS = fieldsOf(PERSON);
+export const PERSON_RANGE = rangesOf(PERSON);
+const KEYS = Object.keys(PERSON.properties) as (keyof Person)[];
+/** The highest pulse lies at least this far above the resting one, bpm. */
+export const PULSE_RANGE = 20;
 
 /** @throws OutOfRange naming the first field outside its range */
 export function checkPerson(p: Person): Person {
-  for (const key of Object.keys(PERSON_RANGE) as (keyof Person)[]) {
-    const [low, high, unit] = PERSON_RANGE[key];
-    within(`athlete.${key}`, p[key], low, high, unit);
-  }
-  within('athlete.maxBpm', p.maxBpm, p.restBpm + 20, 230, 'bpm (at least 20 above rest)');
+  withinRanges(p, PERSON_RANGE, (key) => `athlete.${key}`);
+  const [, high] = PERSON_RANGE.maxBpm;
+  within('athlete.maxBpm', p.maxBpm, p.restBpm + PULSE_RANGE, high, `bpm (at least ${PULSE_RANGE} above rest)`);
   return p;
 }
 
@@ -62,18 +106,11 @@ export function checkPerson(p: Person): Person {
  * The same person, made in one place: JavaScript engines compile code for the shape of the objects it has seen, and persons
  * come from the database, from files and from spreads.
  */
-export const plainPerson = (p: Person): Person => ({
-  massKg: p.massKg,
-  heightM: p.heightM,
-  fatPercent: p.fatPercent,
-  vo2maxMl: p.vo2maxMl,
-  restBpm: p.restBpm,
-  maxBpm: p.maxBpm,
-  sweatGain: p.sweatGain,
-  metabolicBias: p.metabolicBias,
-  constriction: p.constriction,
-  warmth: p.warmth,
-});
+export function plainPerson(p: Person): Person {
+  const out = {} as Person;
+  for (const k of KEYS) out[k] = p[k];
+  return out;
+}
 
 /** Body surface, m². Du Bois & Du Bois 1916: 0.202 m^0.425 h^0.725. */
 export function bodyArea(p: Pick<Person, 'massKg' | 'heightM'>): number {

@@ -67,37 +67,25 @@ export interface ZoneRow {
   convection: number;
 }
 
-const row = (
-  zone: Zone,
-  areaM2: number,
-  tissueWhK: number,
-  skinWhK: number,
-  conductance: number,
-  perfusionWK: number,
-  skinFlowLh: number,
-  sweat: number,
-  dilate: number,
-  constrict: number,
-  sensor: number,
-  counterCurrentWK: number,
-  radiusMm: number,
-  convection: number,
-): ZoneRow => ({
-  zone,
-  areaM2,
-  tissueWhK,
-  skinWhK,
-  conductance,
-  perfusionWK,
-  skinFlowLh,
-  sweat,
-  dilate,
-  constrict,
-  sensor,
-  counterCurrentWK,
-  radiusMm,
-  convection,
-});
+/** The columns of the table below, in order. */
+const COLUMNS = [
+  'areaM2',
+  'tissueWhK',
+  'skinWhK',
+  'conductance',
+  'perfusionWK',
+  'skinFlowLh',
+  'sweat',
+  'dilate',
+  'constrict',
+  'sensor',
+  'counterCurrentWK',
+  'radiusMm',
+  'convection',
+] as const satisfies readonly (keyof ZoneRow)[];
+
+const row = (zone: Zone, ...values: number[]): ZoneRow =>
+  ({ zone, ...Object.fromEntries(COLUMNS.map((c, i) => [c, values[i]])) }) as ZoneRow;
 
 // prettier-ignore
 export const ZONE_TABLE: readonly ZoneRow[] = [

@@ -1,10 +1,10 @@
 import { airConductivity, airDensity, STANDARD_PRESSURE } from '@/core/atmosphere/air';
 import { REFERENCE_AREA_M2, ZONES, ZONE_COUNT, ZONE_TABLE, zoneIndex, type Zone } from '@/core/body/zones';
-import { AIR_HEAT, AIR_VAPOUR } from '@/core/quantity/units';
+import { AIR_HEAT, AIR_VAPOUR, LATENT_VAPOUR } from '@/core/quantity/units';
 import { EXCHANGE, openingFlow, pumping, throughFlow } from './airExchange';
 import { convection, lewis, RADIATION } from '@/core/atmosphere/boundaryLayer';
 import { MAX_OPENINGS } from './garment';
-import type { Wardrobe } from './wardrobe';
+import type { GarmentArrays } from './garmentArrays';
 
 /** Most layers on one zone. */
 export const MAX_LAYERS = 10;
@@ -45,7 +45,7 @@ export interface Contact {
   squeeze: number;
 }
 
-/** What is worn and how far each opening is open; arrays over the wardrobe. */
+/** What is worn and how far each opening is open; arrays over the arrays. */
 export interface WornState {
   worn: Uint8Array;
   /** index g*4+o, 0 closed to 1 open */
@@ -60,7 +60,7 @@ export interface Stacks {
   layers: Uint8Array;
   /** garment index at node k */
   garment: Int16Array;
-  /** place of node k in the wardrobe's and the state's arrays, `garment * 13 + zone` */
+  /** place of node k in the arrays's and the state's arrays, `garment * 13 + zone` */
   place: Int32Array;
   /** coverage with openings as they are, 0–1 */
   cover: Float64Array;
@@ -169,13 +169,13 @@ const PACK_VAPOUR = 0.92;
  * Partial coverage is taken in parallel with bare boundary air.
  * @throws nothing; layers beyond MAX_LAYERS on one zone are refused earlier by `checkWorn`.
  */
-export function buildStacks(w: Wardrobe, state: WornState, air: Ambient, out: Stacks): void {
+export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, out: Stacks): void {
   const kAir = airConductivity(Math.max(-20, Math.min(25, (air.airC + 30) / 2)));
   const pressure = air.pressurePa ?? STANDARD_PRESSURE;
   const density = airDensity(air.airC, pressure);
   const v = air.relativeWind;
   const hBody = convection(Math.sqrt(v * v + 0.3 * air.pumping * air.pumping), pressure);
-  const perPa = lewis(pressure) / 2430;
+  const perPa = lewis(pressure) / LATENT_VAPOUR;
   const thin = pressure / STANDARD_PRESSURE;
   const heat = AIR_HEAT * (density / 1.293);
   out.mouth = 0;
@@ -341,7 +341,7 @@ function linksWhenDry(out: Stacks, z: number, n: number): void {
 }
 
 /** Coverage of a zone by a garment with its openings as they are, 0–1. */
-export function coverage(w: Wardrobe, state: WornState, g: number, z: number): number {
+export function coverage(w: GarmentArrays, state: WornState, g: number, z: number): number {
   let cover = w.cover[g * ZONE_COUNT + z];
   if (cover === 0) return 0;
   for (let o = 0; o < w.openingCount[g]; o++) {
@@ -358,9 +358,12 @@ function parallelShare(r: number, cover: number): number {
   return together / r;
 }
 
-/** The vapour twin: bare boundary about Ret 8 m²Pa/W. */
+/** Ret of a bare boundary layer, m²Pa/W: a typical one in moving air. */
+const BARE_RET = 8;
+
+/** The vapour twin of `parallelShare`. */
 function parallelVapourShare(r: number, cover: number): number {
-  const bare = 8 * 2430;
+  const bare = BARE_RET * LATENT_VAPOUR;
   const together = 1 / (cover / (r + bare) + (1 - cover) / bare) - bare;
   return together / r;
 }

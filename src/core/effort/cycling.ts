@@ -1,4 +1,5 @@
 import { within } from '@/core/quantity/range';
+import { GRAVITY } from '@/core/quantity/units';
 
 export type RidingSurface = 'tarmac' | 'gravel' | 'packed snow' | 'soft snow';
 
@@ -34,8 +35,8 @@ export function roadLoadPower(r: RoadLoad): number {
   within('cycling speed', r.speedMs, 0, 30, 'm/s');
   within('slope', r.slope, -0.5, 0.5);
   const air = 0.5 * r.airDensity * (r.dragArea ?? 0.4) * r.airSpeedMs * Math.abs(r.airSpeedMs) * r.speedMs;
-  const rolling = ROLLING[r.surface] * r.massKg * 9.81 * r.speedMs;
-  const climb = r.massKg * 9.81 * r.slope * r.speedMs;
+  const rolling = ROLLING[r.surface] * r.massKg * GRAVITY * r.speedMs;
+  const climb = r.massKg * GRAVITY * r.slope * r.speedMs;
   return Math.max(0, (air + rolling + climb) / DRIVETRAIN);
 }
 

@@ -1,5 +1,5 @@
 import { clamp, within } from '@/core/quantity/range';
-import { kmhToMs } from '@/core/quantity/units';
+import { GRAVITY, kmhToMs } from '@/core/quantity/units';
 
 /**
  * Energy cost of running, J per kg body mass per metre, against slope i (rise over distance, −0.45 to 0.45).
@@ -25,7 +25,7 @@ export function walkingCost(slope: number): number {
  * back as heat, so it is counted as zero rather than negative (costs: heat downhill low by at most the braking work).
  */
 export function climbPower(massKg: number, speedMs: number, slope: number): number {
-  return Math.max(0, massKg * 9.81 * speedMs * slope);
+  return Math.max(0, massKg * GRAVITY * speedMs * slope);
 }
 
 /** Gross oxygen uptake, ml/kg/min, walking at 1.9–3.7 mph. ACSM Guidelines metabolic equations: 0.1 S + 1.8 S G + 3.5 (S in m/min). */

@@ -1,10 +1,10 @@
 import { airDensity } from '@/core/atmosphere/air';
 import { OutOfRange, clamp, within } from '@/core/quantity/range';
 import { MET } from '@/core/quantity/units';
-import { ACTIVITY_MET, type Sport } from './activity';
+import { SPORT, type Mechanics, type Sport } from './sports';
 import { CYCLING_EFFICIENCY, roadLoadPower, type RidingSurface } from './cycling';
 import { metabolicFromExertion, metabolicFromHeartRate } from './fromAthlete';
-import { climbPower, gaitSlope, runningMetabolicRate, walksAt } from './gait';
+import { climbPower, gaitSlope, RESTING_W_PER_KG, runningMetabolicRate, walksAt } from './gait';
 import { pandolf, snowTerrainFactor, TERRAIN_FACTOR } from './load';
 import { skiMetabolicRate, skiPower } from './skiing';
 
@@ -42,15 +42,37 @@ export interface Work {
   from: string;
 }
 
-/** External share assumed when only a metabolic rate is known: climbing and pedalling do work, level gait almost none. */
+/**
+ * External share assumed when only a metabolic rate is known: climbing and pedalling do work, level gait almost none
+ * (engineering values).
+ */
 function externalShare(sport: Sport, slope: number): number {
-  if (sport === 'cycle') return CYCLING_EFFICIENCY * 0.95;
-  if (sport === 'run' || sport === 'walk' || sport === 'hike' || sport === 'snowshoe')
-    return clamp(slope * 1.2, 0, 0.22);
-  if (sport === 'classic ski' || sport === 'skate ski') return 0.12;
-  if (sport === 'ski tour') return clamp(0.05 + slope * 0.6, 0.05, 0.16);
-  return 0;
+  const by = SPORT[sport].mechanics;
+  switch (by?.by) {
+    case 'ride':
+      return CYCLING_EFFICIENCY * 0.95;
+    case 'run':
+    case 'walk':
+      return clamp(slope * 1.2, 0, 0.22);
+    case 'ski':
+      return by.style === 'touring' ? clamp(0.05 + slope * 0.6, 0.05, 0.16) : 0.12;
+    default:
+      return 0;
+  }
 }
+
+/** Delta efficiency of pedalling over the gross one: rest is added apart (engineering value, within Coyle 1992). */
+const DELTA_OVER_GROSS = 1.12;
+/** A bicycle with lights and mudguards, kg. */
+export const BICYCLE_KG = 12;
+/** The relations of gait end here, m/s: faster walking is running, and nobody runs faster for long. */
+const FASTEST = { walk: 2.6, walkingRunner: 2.4, run: 8 } as const;
+/** How deep a snowshoe sinks where nobody says, cm. */
+const SNOWSHOE_SINKS_CM = 8;
+
+/** Metabolic rate of pedalling, W: rest and the power at the crank over delta efficiency. */
+const pedallingRate = (massKg: number, powerW: number): number =>
+  RESTING_W_PER_KG * massKg + powerW / (CYCLING_EFFICIENCY * DELTA_OVER_GROSS);
 
 /**
  * Metabolic rate and external work on a leg, W.
@@ -66,9 +88,9 @@ export function legEffort(engine: Engine, leg: LegEffort): Work {
   }
   if (leg.powerW !== undefined) {
     const p = within('power', leg.powerW, 0, 700, 'W');
-    if (leg.sport !== 'cycle')
+    if (SPORT[leg.sport].mechanics?.by !== 'ride')
       throw new OutOfRange('power', `${p} W on "${leg.sport}"`, 'cycling legs only; give pace, heart rate or exertion');
-    return { metabolicW: 1.5 * engine.massKg + p / (CYCLING_EFFICIENCY * 1.12), externalW: p, from: 'power' };
+    return { metabolicW: pedallingRate(engine.massKg, p), externalW: p, from: 'power' };
   }
   if (leg.heartRateBpm !== undefined) {
     const m = metabolicFromHeartRate(leg.heartRateBpm, engine.restBpm, engine.maxBpm, engine.vo2maxMl, engine.massKg);
@@ -78,72 +100,69 @@ export function legEffort(engine: Engine, leg: LegEffort): Work {
     const m = metabolicFromExertion(leg.exertion, engine.vo2maxMl, engine.massKg);
     return { metabolicW: m, externalW: m * externalShare(leg.sport, slope), from: 'exertion' };
   }
-  if (leg.speedMs !== undefined && leg.speedMs > 0) {
-    const byMechanics = mechanics(engine, leg, leg.speedMs, slope);
-    if (byMechanics) return byMechanics;
-  }
-  const usual = ACTIVITY_MET[leg.sport] * MET * engine.bodyAreaM2;
+  const { mechanics } = SPORT[leg.sport];
+  if (mechanics && leg.speedMs !== undefined && leg.speedMs > 0)
+    return byMechanics(mechanics, engine, leg, { speedMs: leg.speedMs, slope });
+  const usual = SPORT[leg.sport].met * MET * engine.bodyAreaM2;
   return { metabolicW: usual, externalW: usual * externalShare(leg.sport, slope), from: 'usual for the sport' };
 }
 
-function mechanics(engine: Engine, leg: LegEffort, speed: number, slope: number): Work | null {
+/** Ground under the feet, as a factor on the cost of walking. */
+function terrainFactor(ground: 'road' | 'path' | 'snow', footprintCm?: number): number {
+  if (footprintCm) return snowTerrainFactor(footprintCm);
+  return ground === 'snow' ? snowTerrainFactor(SNOWSHOE_SINKS_CM) : TERRAIN_FACTOR[ground];
+}
+
+function byMechanics(
+  m: Mechanics,
+  engine: Engine,
+  leg: LegEffort,
+  { speedMs, slope }: { speedMs: number; slope: number },
+): Work {
   const load = leg.loadKg ?? 0;
   const total = engine.massKg + load;
   const density = airDensity(leg.airC ?? 0);
-  switch (leg.sport) {
+  switch (m.by) {
     case 'run': {
-      if (walksAt(speed, slope)) return mechanics(engine, { ...leg, sport: 'hike' }, Math.min(speed, 2.4), slope);
+      if (walksAt(speedMs, slope)) {
+        const walking = { speedMs: Math.min(speedMs, FASTEST.walkingRunner), slope };
+        return byMechanics({ by: 'walk', ground: 'path' }, engine, leg, walking);
+      }
       const s = gaitSlope(slope);
       return {
-        metabolicW: runningMetabolicRate(total, Math.min(speed, 8), s),
-        externalW: climbPower(total, speed, s),
+        metabolicW: runningMetabolicRate(total, Math.min(speedMs, FASTEST.run), s),
+        externalW: climbPower(total, speedMs, s),
         from: 'running cost on grade',
       };
     }
-    case 'walk':
-    case 'hike':
-    case 'snowshoe': {
+    case 'walk': {
       const s = gaitSlope(slope);
-      const v = Math.min(speed, 2.6);
-      const terrain = leg.footprintCm
-        ? snowTerrainFactor(leg.footprintCm)
-        : leg.sport === 'snowshoe'
-          ? snowTerrainFactor(8)
-          : leg.sport === 'walk'
-            ? TERRAIN_FACTOR.road
-            : TERRAIN_FACTOR.path;
+      const v = Math.min(speedMs, FASTEST.walk);
+      const terrain = terrainFactor(m.ground, leg.footprintCm);
       return {
-        metabolicW: pandolf(engine.massKg, load, v, s, terrain),
+        metabolicW: pandolf({ massKg: engine.massKg, loadKg: load, speedMs: v, slope: s, terrain }),
         externalW: climbPower(total, v, s),
         from: 'walking with load on grade',
       };
     }
-    case 'classic ski':
-    case 'skate ski':
-    case 'ski tour': {
-      const style = leg.sport === 'classic ski' ? 'classic' : leg.sport === 'skate ski' ? 'skate' : 'touring';
+    case 'ski': {
+      const going = { massKg: total, speedMs, slope, style: m.style, airDensity: density };
       return {
-        metabolicW: skiMetabolicRate(total, engine.massKg, speed, slope, style, density),
-        externalW: climbPower(total, speed, slope) + Math.max(0, skiPower(total, speed, 0, style, density)) * 0.5,
+        metabolicW: skiMetabolicRate(going, engine.massKg),
+        externalW: climbPower(total, speedMs, slope) + Math.max(0, skiPower({ ...going, slope: 0 })) * 0.5,
         from: 'skiing on grade',
       };
     }
-    case 'cycle': {
+    case 'ride': {
       const power = roadLoadPower({
-        massKg: total + 12,
-        speedMs: speed,
+        massKg: total + BICYCLE_KG,
+        speedMs,
         slope,
-        airSpeedMs: speed + (leg.headwindMs ?? 0),
+        airSpeedMs: speedMs + (leg.headwindMs ?? 0),
         airDensity: density,
         surface: leg.surface ?? 'tarmac',
       });
-      return {
-        metabolicW: 1.5 * engine.massKg + power / (CYCLING_EFFICIENCY * 1.12),
-        externalW: power,
-        from: 'road load',
-      };
+      return { metabolicW: pedallingRate(engine.massKg, power), externalW: power, from: 'road load' };
     }
-    default:
-      return null;
   }
 }

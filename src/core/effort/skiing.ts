@@ -1,4 +1,6 @@
 import { within } from '@/core/quantity/range';
+import { GRAVITY } from '@/core/quantity/units';
+import { RESTING_W_PER_KG } from './gait';
 
 export type SkiStyle = 'classic' | 'skate' | 'touring';
 
@@ -15,31 +17,40 @@ export const SKI: Record<SkiStyle, { friction: number; efficiency: number; dragA
   touring: { friction: 0.08, efficiency: 0.18, dragArea: 0.6 },
 };
 
-/** External propulsive power on skis, W; 0 when gravity does the work. */
-export function skiPower(massKg: number, speedMs: number, slope: number, style: SkiStyle, airDensity: number): number {
+/** Going on skis. */
+export interface SkiGoing {
+  /** body and load, 30–250 kg */
+  massKg: number;
+  /** 0–35 m/s */
+  speedMs: number;
+  /** rise over distance, −1 to 0.6 */
+  slope: number;
+  style: SkiStyle;
+  /** kg/m³ */
+  airDensity: number;
+}
+
+/** External propulsive power on skis, W; 0 when gravity does the work. @throws OutOfRange for mass, speed or slope */
+export function skiPower({ massKg, speedMs, slope, style, airDensity }: SkiGoing): number {
   within('mass', massKg, 30, 250, 'kg');
   within('ski speed', speedMs, 0, 35, 'm/s');
   within('slope', slope, -1, 0.6);
   const s = SKI[style];
-  const gravity = massKg * 9.81 * speedMs * slope;
-  const glide = s.friction * massKg * 9.81 * (speedMs / Math.sqrt(1 + slope * slope));
+  const gravity = massKg * GRAVITY * speedMs * slope;
+  const glide = s.friction * massKg * GRAVITY * (speedMs / Math.sqrt(1 + slope * slope));
   const air = 0.5 * airDensity * s.dragArea * speedMs * speedMs * speedMs;
   return Math.max(0, gravity + glide + air);
 }
 
+/** Posture held on skis while gravity does the work, METs: a crouch (engineering value). */
+const CROUCH_MET = 2.5;
+
 /**
- * Metabolic rate of skiing, W: resting plus propulsive power over delta efficiency, not below gliding posture work
- * (2.5 met held crouch). Cross-checked against the Compendium of Physical Activities MET values in the tests.
+ * Metabolic rate of skiing, W: resting plus propulsive power over delta efficiency, not below gliding posture work.
+ * Cross-checked against the Compendium of Physical Activities MET values in the tests.
+ * @param bodyKg without the load @throws OutOfRange as `skiPower`
  */
-export function skiMetabolicRate(
-  massKg: number,
-  bodyKg: number,
-  speedMs: number,
-  slope: number,
-  style: SkiStyle,
-  airDensity: number,
-): number {
-  const rest = 1.5 * bodyKg;
-  const power = skiPower(massKg, speedMs, slope, style, airDensity);
-  return Math.max(rest * 2.5, rest + power / SKI[style].efficiency);
+export function skiMetabolicRate(going: SkiGoing, bodyKg: number): number {
+  const rest = RESTING_W_PER_KG * bodyKg;
+  return Math.max(rest * CROUCH_MET, rest + skiPower(going) / SKI[going.style].efficiency);
 }

@@ -1,11 +1,12 @@
 import type { Person } from '@/core/body/person';
-import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { within } from '@/core/quantity/range';
 import type { Series } from '@/core/simulate/series';
 import type { Metrics } from './metrics';
 import { coldTorso } from './sensation';
-import { LIMIT } from './thresholds';
-import { alarms, weakness } from './watch';
+import { LIMIT } from './limits';
+import { momentOfRow, noMoment, type Moment } from './moment';
+import { PRICE } from './prices';
+import { alarms, weakness } from './extremes';
 
 /** The parts of the one stated cost. Each is in "points": about one point is an hour of being clearly annoyed by it. */
 export interface CostParts {
@@ -21,10 +22,8 @@ export interface CostParts {
   mass: number;
 }
 
-const ALARM_POINTS = 5;
-const WEAK_POINTS = 0.5;
-/** Points for the worst values of a run. */
-export const alarmCost = (worst: Float64Array): number => ALARM_POINTS * alarms(worst) + WEAK_POINTS * weakness(worst);
+/** Points for the worst values of a run: a fixed price for each thing the verdict calls unsafe, and a small one for nearing a weak point. */
+export const alarmCost = (worst: Float64Array): number => PRICE.alarm * alarms(worst) + PRICE.weak * weakness(worst);
 
 export const COST_WORDS: Record<keyof CostParts, string> = {
   cold: 'feeling cold',
@@ -67,55 +66,11 @@ export function weighed<T extends BodyCost>(c: T, w: Weights): T {
   };
 }
 
-const FINGERS = zoneIndex('fingers');
-const TOES = zoneIndex('toes');
-const FACE = zoneIndex('face');
-const SCALP = zoneIndex('scalp');
-const ARMS = zoneIndex('arms');
-const THIGHS = zoneIndex('thighs');
-const CALVES = zoneIndex('calves');
-
 /** Discomfort that grows with the square of how far a value lies below a limit, scaled so that `span` below costs 1. */
 const below = (value: number, limit: number, span: number): number => {
   const d = limit - value;
   return d > 0 ? (d / span) * (d / span) : 0;
 };
-
-/** What the cost reads of a moment. Temperatures °C. */
-export interface Moment {
-  timeS: number;
-  sensation: number;
-  torsoC: number;
-  heatWm2: number;
-  torsoWet: number;
-  coreC: number;
-  shiverW: number;
-  fingersC: number;
-  toesC: number;
-  faceC: number;
-  scalpC: number;
-  /** the coldest of arms and legs */
-  limbsC: number;
-  /** water in worn garments, g */
-  waterG: number;
-}
-
-/** A moment to be filled in. */
-export const noMoment = (): Moment => ({
-  timeS: 0,
-  sensation: 0,
-  torsoC: 0,
-  heatWm2: 0,
-  torsoWet: 0,
-  coreC: 0,
-  shiverW: 0,
-  fingersC: 0,
-  toesC: 0,
-  faceC: 0,
-  scalpC: 0,
-  limbsC: 0,
-  waterG: 0,
-});
 
 export type BodyCost = Omit<CostParts, 'alarms' | 'changes' | 'mass'>;
 export const noCost = (): BodyCost => ({ cold: 0, heat: 0, wetSkin: 0, wetLayers: 0, afterChill: 0, extremities: 0 });
@@ -163,23 +118,7 @@ export function addEnd(c: BodyCost, waterEndG: number, afterChillK: number): voi
 export function bodyCost(series: Series, m: Metrics, person: Person): BodyCost {
   const c = noCost();
   const now = noMoment();
-  for (let r = 1; r < series.rows; r++) {
-    const k = r * ZONE_COUNT;
-    now.timeS = series.timeS[r];
-    now.sensation = m.sensation[r];
-    now.torsoC = m.torsoSkin[r];
-    now.heatWm2 = m.heatWm2[r];
-    now.torsoWet = m.torsoWet[r];
-    now.coreC = series.coreC[r];
-    now.shiverW = series.shiverW[r];
-    now.fingersC = series.skinC[k + FINGERS];
-    now.toesC = series.skinC[k + TOES];
-    now.faceC = series.skinC[k + FACE];
-    now.scalpC = series.skinC[k + SCALP];
-    now.limbsC = Math.min(series.skinC[k + ARMS], series.skinC[k + THIGHS], series.skinC[k + CALVES]);
-    now.waterG = m.waterG[r];
-    addMoment(c, now, person, series.stepS / 3600);
-  }
+  for (let r = 1; r < series.rows; r++) addMoment(c, momentOfRow(series, m, r, now), person, series.stepS / 3600);
   addEnd(c, m.waterEnd, m.afterChill.value);
   return c;
 }

@@ -1,9 +1,8 @@
-import type { Timeline } from '@/core/outing/timeline';
+import type { Stretch, Timeline } from '@/core/outing/timeline';
+import { ALARM, LIMIT, WEAK } from './limits';
 import type { Metrics } from './metrics';
-import { ALARM, LIMIT, WEAK } from './thresholds';
 
 export type FindingKind =
-  | 'frozen face'
   | 'face'
   | 'head'
   | 'fingers'
@@ -22,11 +21,13 @@ export type FindingKind =
   | 'fog'
   | 'iced mouth';
 
+/** 1 note, 2 weak point, 3 alarm: not safe. */
+export type Severity = 1 | 2 | 3;
+
 /** One thing that goes wrong: where, when, how much, and what the number is held against. */
 export interface Finding {
   kind: FindingKind;
-  /** 1 note, 2 weak point, 3 alarm */
-  severity: 1 | 2 | 3;
+  severity: Severity;
   atS: number;
   value: number;
   unit: '°C' | 'K' | 'share' | 'Wh/m²' | 'g' | 'min';
@@ -37,176 +38,240 @@ export interface Finding {
   means: string;
 }
 
-/** Eyewear that fogs for longer than this is worth a word, min. */
-const FOG_MINUTES = 5;
+/** What is not safe: the one place that says which findings those are. */
+export const isUnsafe = (f: Finding): boolean => f.severity === 3;
+export const alarmsIn = (list: readonly Finding[]): Finding[] => list.filter(isUnsafe);
+export const isSafe = (list: readonly Finding[]): boolean => !list.some(isUnsafe);
 
-/** Reads metrics into findings, worst first. Health limits come before comfort. */
+/** From a limit on it is this grave. */
+interface Step {
+  limit: number;
+  severity: Severity;
+  means: string;
+  /** a name of its own, where this step is another finding than the row's */
+  kind?: FindingKind;
+}
+
+/** One thing that is held against limits. */
+export interface Rule {
+  kind: FindingKind;
+  what: string;
+  unit: Finding['unit'];
+  /** which side of a limit is bad */
+  bad: 'below' | 'above';
+  read: (m: Metrics) => { value: number; atS: number };
+  /** the gravest first */
+  steps: readonly Step[];
+  /** the limit it is shown beside, where that is not the step's own */
+  beside?: number;
+  /** what is shown instead of the value that is held against the limits, and beside what */
+  shows?: (m: Metrics) => { value: number; limit: number };
+}
+
+/** Everything that is read from a run, a row each. A test holds each limit from both sides. */
+export const RULES: readonly Rule[] = [
+  {
+    kind: 'face',
+    what: 'Your face',
+    unit: '°C',
+    bad: 'below',
+    read: (m) => m.face,
+    steps: [
+      { limit: ALARM.faceC, severity: 3, means: 'bare skin can freeze' },
+      { limit: WEAK.faceC, severity: 2, means: 'cheeks go numb; check each other for white spots' },
+      { limit: LIMIT.facePain, severity: 1, means: 'stings' },
+    ],
+  },
+  {
+    kind: 'head',
+    what: 'Your head',
+    unit: '°C',
+    bad: 'below',
+    read: (m) => m.scalp,
+    steps: [{ limit: LIMIT.earPain, severity: 1, means: 'ears ache' }],
+  },
+  {
+    kind: 'fingers',
+    what: 'Your fingers',
+    unit: '°C',
+    bad: 'below',
+    read: (m) => m.fingers,
+    steps: [
+      { limit: ALARM.fingersC, severity: 3, means: 'numb: you could not work a zip or a phone' },
+      { limit: WEAK.fingersC, severity: 2, means: 'clumsy' },
+    ],
+  },
+  {
+    kind: 'toes',
+    what: 'Your toes',
+    unit: '°C',
+    bad: 'below',
+    read: (m) => m.toes,
+    steps: [
+      { limit: ALARM.toesC, severity: 3, means: 'numb' },
+      { limit: WEAK.toesC, severity: 2, means: 'painfully cold' },
+    ],
+  },
+  {
+    kind: 'core cold',
+    what: 'Your core',
+    unit: '°C',
+    bad: 'below',
+    read: (m) => m.coreLow,
+    steps: [{ limit: ALARM.coreLowC, severity: 3, means: 'hypothermia begins near here' }],
+  },
+  {
+    kind: 'torso cold',
+    what: 'Your torso',
+    unit: '°C',
+    bad: 'below',
+    read: (m) => m.torsoMargin,
+    // The margin is what counts; the skin itself is what a person understands.
+    shows: (m) => ({ value: m.torsoMargin.torsoC, limit: m.torsoMargin.torsoC - m.torsoMargin.value }),
+    steps: [
+      { limit: ALARM.torsoMarginK, severity: 3, means: 'chilled through for what you are doing' },
+      { limit: WEAK.torsoMarginK, severity: 2, means: 'chilled through for what you are doing' },
+    ],
+  },
+  {
+    kind: 'heat debt',
+    what: 'Your body heat',
+    unit: 'Wh/m²',
+    bad: 'above',
+    read: (m) => m.heatDebt,
+    beside: LIMIT.heatDebt,
+    steps: [
+      { limit: ALARM.heatDebtWhM2, severity: 3, means: 'more heat lost than you can make up' },
+      { limit: WEAK.heatDebtWhM2, severity: 2, means: 'more heat lost than you can make up' },
+    ],
+  },
+  {
+    kind: 'after-chill',
+    what: 'The stop',
+    unit: 'K',
+    bad: 'above',
+    read: (m) => m.afterChill,
+    beside: LIMIT.afterChillFelt,
+    steps: [
+      { limit: WEAK.afterChillK, severity: 2, means: 'chills you' },
+      { limit: LIMIT.afterChillFelt, severity: 1, means: 'chills you' },
+    ],
+  },
+  {
+    kind: 'damp base',
+    what: 'Your base layer',
+    unit: 'share',
+    bad: 'above',
+    read: (m) => m.basePeak,
+    steps: [
+      { kind: 'soaked base', limit: LIMIT.baseSoaked, severity: 2, means: 'soaked' },
+      { limit: LIMIT.baseDamp, severity: 1, means: 'damp' },
+    ],
+  },
+  {
+    kind: 'shivering',
+    what: 'Shivering',
+    unit: 'min',
+    bad: 'above',
+    read: (m) => ({ value: m.shiverMinutes, atS: m.feltCold.atS }),
+    beside: WEAK.shiverMinutes,
+    steps: [
+      { limit: ALARM.shiverMinutes, severity: 3, means: 'dressed too thinly for standing or going this easily' },
+      { limit: WEAK.shiverMinutes, severity: 2, means: 'dressed too thinly for standing or going this easily' },
+    ],
+  },
+  {
+    kind: 'overheated',
+    what: 'Heat',
+    unit: 'min',
+    bad: 'above',
+    read: (m) => ({ value: m.hotMinutes, atS: m.feltHot.atS }),
+    steps: [
+      {
+        limit: WEAK.hotMinutes,
+        severity: 2,
+        means: 'too hot for that long: open up, take a layer off or slow down',
+      },
+    ],
+  },
+  {
+    kind: 'wet layers',
+    what: 'Water in your layers',
+    unit: 'g',
+    bad: 'above',
+    read: (m) => m.waterPeak,
+    steps: [{ limit: WEAK.waterG, severity: 2, means: 'enough to chill you at the next stop and to stay wet all day' }],
+  },
+  {
+    kind: 'too hot',
+    what: 'Your core',
+    unit: '°C',
+    bad: 'above',
+    read: (m) => m.coreHigh,
+    beside: LIMIT.coreHot,
+    steps: [
+      { limit: ALARM.coreHighC, severity: 3, means: 'working hot' },
+      { limit: LIMIT.coreHot, severity: 1, means: 'working hot' },
+    ],
+  },
+  {
+    kind: 'fog',
+    what: 'Your eyewear',
+    unit: 'min',
+    bad: 'above',
+    read: (m) => ({ value: m.fogMinutes, atS: m.fogAtS }),
+    steps: [
+      {
+        limit: LIMIT.fogMinutes,
+        severity: 2,
+        means: 'fogs or freezes over: take the cover off your mouth, or wear a vented one',
+      },
+    ],
+  },
+  {
+    kind: 'iced mouth',
+    what: 'What covers your mouth',
+    unit: 'share',
+    bad: 'above',
+    read: (m) => m.mouthIce,
+    steps: [{ limit: LIMIT.mouthIced, severity: 1, means: 'full of ice from your breath; turn it, or carry a second' }],
+  },
+];
+
+/** What one row has to say of a run; undefined when it is within all its limits. */
+export function findingOf(rule: Rule, m: Metrics): Finding | undefined {
+  const { value, atS } = rule.read(m);
+  const step = rule.steps.find((s) => (rule.bad === 'below' ? value < s.limit : value > s.limit));
+  if (!step) return undefined;
+  const shown = rule.shows?.(m) ?? { value, limit: rule.beside ?? step.limit };
+  const { what, unit } = rule;
+  return { kind: step.kind ?? rule.kind, severity: step.severity, atS, unit, what, means: step.means, ...shown };
+}
+
+/** Reads metrics into findings, worst first. */
 export function findings(m: Metrics, timeline: Timeline): Finding[] {
-  const out: Finding[] = [];
-  const add = (f: Finding) => out.push(f);
-  const low = (
-    kind: FindingKind,
-    what: string,
-    e: { value: number; atS: number },
-    steps: [number, 1 | 2 | 3, string][],
-  ) => {
-    for (const [limit, severity, means] of steps)
-      if (e.value < limit) {
-        add({ kind, severity, atS: e.atS, value: e.value, unit: '°C', limit, what, means });
-        return;
-      }
-  };
-  low('face', 'Your face', m.face, [
-    [ALARM.faceC, 3, 'bare skin can freeze'],
-    [WEAK.faceC, 2, 'cheeks go numb; check each other for white spots'],
-    [LIMIT.facePain, 1, 'stings'],
-  ]);
-  low('head', 'Your head', m.scalp, [[LIMIT.earPain, 1, 'ears ache']]);
-  low('fingers', 'Your fingers', m.fingers, [
-    [ALARM.fingersC, 3, 'numb: you could not work a zip or a phone'],
-    [WEAK.fingersC, 2, 'clumsy'],
-  ]);
-  low('toes', 'Your toes', m.toes, [
-    [ALARM.toesC, 3, 'numb'],
-    [WEAK.toesC, 2, 'painfully cold'],
-  ]);
-  low('core cold', 'Your core', m.coreLow, [[ALARM.coreLowC, 3, 'hypothermia begins near here']]);
-  if (m.torsoMargin.value < WEAK.torsoMarginK)
-    add({
-      kind: 'torso cold',
-      severity: m.torsoMargin.value < ALARM.torsoMarginK ? 3 : 2,
-      atS: m.torsoMargin.atS,
-      value: m.torsoMargin.torsoC,
-      unit: '°C',
-      limit: m.torsoMargin.torsoC - m.torsoMargin.value,
-      what: 'Your torso',
-      means: 'chilled through for what you are doing',
-    });
-  if (m.heatDebt.value > WEAK.heatDebtWhM2)
-    add({
-      kind: 'heat debt',
-      severity: m.heatDebt.value > ALARM.heatDebtWhM2 ? 3 : 2,
-      atS: m.heatDebt.atS,
-      value: m.heatDebt.value,
-      unit: 'Wh/m²',
-      limit: LIMIT.heatDebt,
-      what: 'Your body heat',
-      means: 'more heat lost than you can make up',
-    });
-  if (m.afterChill.value > 2.5)
-    add({
-      kind: 'after-chill',
-      severity: m.afterChill.value > WEAK.afterChillK ? 2 : 1,
-      atS: m.afterChill.atS,
-      value: m.afterChill.value,
-      unit: 'K',
-      limit: 2.5,
-      what: 'The stop',
-      means: 'chills you',
-    });
-  if (m.basePeak.value > LIMIT.baseDamp) {
-    const soaked = m.basePeak.value > LIMIT.baseSoaked;
-    add({
-      kind: soaked ? 'soaked base' : 'damp base',
-      severity: soaked ? 2 : 1,
-      atS: m.basePeak.atS,
-      value: m.basePeak.value,
-      unit: 'share',
-      limit: soaked ? LIMIT.baseSoaked : LIMIT.baseDamp,
-      what: 'Your base layer',
-      means: soaked ? 'soaked' : 'damp',
-    });
-  }
-  if (m.shiverMinutes > WEAK.shiverMinutes)
-    add({
-      kind: 'shivering',
-      severity: m.shiverMinutes > ALARM.shiverMinutes ? 3 : 2,
-      atS: m.feltCold.atS,
-      value: m.shiverMinutes,
-      unit: 'min',
-      limit: 10,
-      what: 'Shivering',
-      means: 'dressed too thinly for standing or going this easily',
-    });
-  if (m.hotMinutes > WEAK.hotMinutes)
-    add({
-      kind: 'overheated',
-      severity: 2,
-      atS: m.feltHot.atS,
-      value: m.hotMinutes,
-      unit: 'min',
-      limit: 10,
-      what: 'Heat',
-      means: 'too hot for that long: open up, take a layer off or slow down',
-    });
-  if (m.waterPeak.value > WEAK.waterG)
-    add({
-      kind: 'wet layers',
-      severity: 2,
-      atS: m.waterPeak.atS,
-      value: m.waterPeak.value,
-      unit: 'g',
-      limit: LIMIT.wetLayersG,
-      what: 'Water in your layers',
-      means: 'enough to chill you at the next stop and to stay wet all day',
-    });
-  if (m.coreHigh.value > LIMIT.coreHot)
-    add({
-      kind: 'too hot',
-      severity: m.coreHigh.value > ALARM.coreHighC ? 3 : 1,
-      atS: m.coreHigh.atS,
-      value: m.coreHigh.value,
-      unit: '°C',
-      limit: LIMIT.coreHot,
-      what: 'Your core',
-      means: 'working hot',
-    });
-  if (m.fogMinutes > FOG_MINUTES)
-    add({
-      kind: 'fog',
-      severity: 2,
-      atS: m.fogAtS,
-      value: m.fogMinutes,
-      unit: 'min',
-      limit: FOG_MINUTES,
-      what: 'Your eyewear',
-      means: 'fogs or freezes over: take the cover off your mouth, or wear a vented one',
-    });
-  if (m.mouthIce.value > LIMIT.mouthIced)
-    add({
-      kind: 'iced mouth',
-      severity: 1,
-      atS: m.mouthIce.atS,
-      value: m.mouthIce.value,
-      unit: 'share',
-      limit: LIMIT.mouthIced,
-      what: 'What covers your mouth',
-      means: 'full of ice from your breath; turn it, or carry a second',
-    });
-  const icy = timeline.stretches.find(
-    (s) =>
-      s.precipitationMmH > 0.05 &&
-      s.airC < 0.5 &&
-      (s.precipitation === 'rain' || s.precipitation === 'freezing drizzle' || s.precipitation === 'sleet'),
-  );
+  const out = RULES.flatMap((rule) => findingOf(rule, m) ?? []);
+  const icy = timeline.stretches.find(makesIce);
   if (icy)
-    add({
+    out.push({
       kind: 'ice',
       severity: 2,
       atS: icy.startS,
       value: icy.airC,
       unit: '°C',
-      limit: 0.5,
+      limit: LIMIT.iceC,
       what: 'The ground',
       means: 'rain on frozen ground makes ice: no fast session on it',
     });
   return out.sort((a, b) => b.severity - a.severity || gap(b) - gap(a));
 }
 
-/** How much past a limit counts as one step worse, by unit. */
+const LIQUID: ReadonlySet<string> = new Set(['rain', 'freezing drizzle', 'sleet']);
+const makesIce = (s: Stretch): boolean =>
+  s.precipitationMmH > LIMIT.iceFallMmH && s.airC < LIMIT.iceC && LIQUID.has(s.precipitation);
+
+/** How much past a limit counts as one step worse, by unit (engineering values). */
 const STEP: Record<Finding['unit'], number> = { '°C': 5, K: 2, share: 0.3, 'Wh/m²': 15, g: 200, min: 40 };
 
 /** How far past its limit, in comparable terms. */
-function gap(f: Finding): number {
-  return Math.abs(f.value - f.limit) / STEP[f.unit];
-}
+const gap = (f: Finding): number => Math.abs(f.value - f.limit) / STEP[f.unit];

@@ -1,14 +1,17 @@
-import { ZONE_COUNT, ZONE_TABLE, zoneIndex } from '@/core/body/zones';
+import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import type { Person } from '@/core/body/person';
-import type { Wardrobe } from '@/core/clothing/wardrobe';
-import { isStop } from '@/core/outing/leg';
+import type { GarmentArrays } from '@/core/clothing/garmentArrays';
+import { isStop } from '@/core/effort/sports';
+import { beyondDry, wetShare } from '@/core/moisture/beyondDry';
 import type { Garment } from '@/core/clothing/garment';
-import type { Stretch, Timeline } from '@/core/outing/timeline';
+import type { Timeline } from '@/core/outing/timeline';
 import type { Series } from '@/core/simulate/series';
-import { shareAbove } from './crossing';
+import { shareAbove } from '@/core/quantity/shareAbove';
 import { lensFog } from './lensFog';
+import { torsoMean } from './moment';
+import { stretchAt } from '@/core/outing/moments';
 import { coldTorso, sensation } from './sensation';
-import { SHIVERS_W, WEAK } from './thresholds';
+import { CHILL_S, LIMIT, SETTLE_S, SHIVERS_W, WEAK } from './limits';
 
 /** A lowest or highest value and when. */
 export interface Extreme {
@@ -64,12 +67,15 @@ export interface Metrics {
 
 const CHEST = zoneIndex('chest');
 const BACK = zoneIndex('back');
-const PELVIS = zoneIndex('pelvis');
 const FINGERS = zoneIndex('fingers');
 const TOES = zoneIndex('toes');
 const FACE = zoneIndex('face');
 const SCALP = zoneIndex('scalp');
-const TORSO_AREA = ZONE_TABLE[CHEST].areaM2 + ZONE_TABLE[BACK].areaM2 + ZONE_TABLE[PELVIS].areaM2;
+
+/** Eyewear that lets less through than this is sealed to the face, mm/s at 100 Pa (engineering value). */
+const SEALED = 100;
+/** The innermost layer over so much of the chest is the base, 0–1. */
+const COVERS_CHEST = 0.5;
 
 const lowest = (): Extreme => ({ value: Infinity, atS: 0 });
 const highest = (): Extreme => ({ value: -Infinity, atS: 0 });
@@ -86,25 +92,18 @@ function raise(e: Extreme, v: number, t: number): void {
   }
 }
 
-/** Area-weighted torso mean of a zone array at a row. */
-function torsoMean(values: Float64Array, row: number): number {
-  const k = row * ZONE_COUNT;
-  return (
-    (values[k + CHEST] * ZONE_TABLE[CHEST].areaM2 +
-      values[k + BACK] * ZONE_TABLE[BACK].areaM2 +
-      values[k + PELVIS] * ZONE_TABLE[PELVIS].areaM2) /
-    TORSO_AREA
-  );
+/** A run, and what it is read with: the garments' arrays, zone areas in m², who, and when. */
+export interface RunToMeasure {
+  series: Series;
+  arrays: GarmentArrays;
+  area: Float64Array;
+  person: Person;
+  timeline: Timeline;
 }
 
-/** Reads a run into metrics. `area` is the body's zone areas, m². */
-export function measure(
-  series: Series,
-  wardrobe: Wardrobe,
-  person: Person,
-  area: Float64Array,
-  timeline: Timeline,
-): Metrics {
+/** Reads a run into metrics. */
+export function measure(run: RunToMeasure): Metrics {
+  const { series, area, person, timeline } = run;
   const rows = series.rows;
   const m: Metrics = {
     fingers: lowest(),
@@ -148,8 +147,8 @@ export function measure(
   for (let r = 0; r < rows; r++) {
     const t = series.timeS[r];
     const k = r * ZONE_COUNT;
-    const torso = torsoMean(series.skinC, r);
-    const wet = torsoMean(series.wettedness, r);
+    const torso = torsoMean(series.skinC, k);
+    const wet = torsoMean(series.wettedness, k);
     m.torsoSkin[r] = torso;
     m.torsoWet[r] = wet;
     const heat = series.habitW[r] / bodyArea;
@@ -166,37 +165,26 @@ export function measure(
     lower(m.coreLow, series.coreC[r], t);
     raise(m.wetPeak, wet, t);
     m.sweatG += series.sweatGh[r] * hours;
-    if (t >= 600) {
+    if (t >= SETTLE_S) {
       m.hotMinutes += minutesAbove(m.sensation, r, WEAK.feltHot);
-      m.coldMinutes += r === 0 ? 0 : minutes - minutesAbove(m.sensation, r, -2);
+      m.coldMinutes += r === 0 ? 0 : minutes - minutesAbove(m.sensation, r, WEAK.feltCold);
       raise(m.feltHot, m.sensation[r], t);
       lower(m.feltCold, m.sensation[r], t);
     }
     m.shiverMinutes += minutesAbove(series.shiverW, r, SHIVERS_W);
-    if (series.skinC[k + FINGERS] < 15) m.clumsyMinutes += minutes;
+    if (series.skinC[k + FINGERS] < LIMIT.fingerClumsy) m.clumsyMinutes += minutes;
     raise(m.heatDebt, -series.bodyHeatJ[r] / 3600 / bodyArea, t);
-    readWater(m, series, wardrobe, area, r, t);
-    readBreath(m, series, wardrobe, stretchAt(timeline, t), r, t);
+    readWater(m, run, r);
+    readBreath(m, run, r);
   }
   m.waterEnd = m.waterG[rows - 1];
   readAfterChill(m, series, timeline);
   return m;
 }
 
-/** The stretch of a timeline that holds at a time. */
-function stretchAt(timeline: Timeline, t: number): Stretch {
-  const list = timeline.stretches;
-  let low = 0;
-  let high = list.length - 1;
-  while (low < high) {
-    const mid = (low + high) >> 1;
-    if (list[mid].endS > t) high = mid;
-    else low = mid + 1;
-  }
-  return list[low];
-}
-
-function readBreath(m: Metrics, series: Series, w: Wardrobe, c: Stretch, r: number, t: number): void {
+function readBreath(m: Metrics, { series, arrays: w, timeline }: RunToMeasure, r: number): void {
+  const t = series.timeS[r];
+  const c = stretchAt(timeline, t);
   const faceC = series.skinC[r * ZONE_COUNT + FACE];
   let lens: Garment | null = null;
   for (let g = 0; g < w.count; g++) {
@@ -208,12 +196,14 @@ function readBreath(m: Metrics, series: Series, w: Wardrobe, c: Stretch, r: numb
   }
   if (!lens || r === 0) return;
   // Goggles seal to the face, glasses stand open: told apart by what they let through.
-  if (lensFog(c.airC, c.vapourPa, c.relativeWind, faceC, series.mouth[r], lens.airPermeability < 100) <= 1) return;
+  const eyewear = lens.airPermeability < SEALED ? 'goggles' : 'glasses';
+  if (lensFog(c, { eyewear, faceC, mouth: series.mouth[r] }) <= 1) return;
   if (m.fogMinutes === 0) m.fogAtS = t;
   m.fogMinutes += series.stepS / 60;
 }
 
-function readWater(m: Metrics, series: Series, w: Wardrobe, area: Float64Array, r: number, t: number): void {
+function readWater(m: Metrics, { series, arrays: w, area }: RunToMeasure, r: number): void {
+  const t = series.timeS[r];
   let water = 0;
   let frost = 0;
   let base = -1;
@@ -224,11 +214,10 @@ function readWater(m: Metrics, series: Series, w: Wardrobe, area: Float64Array, 
       const j = g * ZONE_COUNT + z;
       if (w.cover[j] === 0) continue;
       const at = (r * w.count + g) * ZONE_COUNT + z;
-      // Cloth drier than stored counts as dry, as in the lanes: it lends no credit to what is wet elsewhere.
-      water += Math.max(0, series.waterGm2[at] - 0.5 * w.sorb[j]) * area[z];
+      water += beyondDry(series.waterGm2[at], w.sorb[j]) * area[z];
       frost += series.frostGm2[at] * area[z];
     }
-    if (base < 0 && w.cover[g * ZONE_COUNT + CHEST] > 0.5) base = g;
+    if (base < 0 && w.cover[g * ZONE_COUNT + CHEST] > COVERS_CHEST) base = g;
   }
   m.waterG[r] = water;
   m.frostG[r] = frost;
@@ -238,8 +227,7 @@ function readWater(m: Metrics, series: Series, w: Wardrobe, area: Float64Array, 
     let share = 0;
     for (const z of [CHEST, BACK]) {
       const j = base * ZONE_COUNT + z;
-      const liquid = series.waterGm2[(r * w.count + base) * ZONE_COUNT + z] - w.sorb[j];
-      share += Math.max(0, liquid) / w.liquid[j] / 2;
+      share += wetShare(series.waterGm2[(r * w.count + base) * ZONE_COUNT + z], w.sorb[j], w.liquid[j]) / 2;
     }
     m.baseShare[r] = share;
     raise(m.basePeak, share, t);
@@ -252,7 +240,7 @@ function readAfterChill(m: Metrics, series: Series, timeline: Timeline): void {
     const from = Math.floor(timeline.legStartS[i] / series.stepS);
     const to = Math.min(
       series.rows - 1,
-      Math.floor(Math.min(timeline.legStartS[i + 1], timeline.legStartS[i] + 1200) / series.stepS),
+      Math.floor(Math.min(timeline.legStartS[i + 1], timeline.legStartS[i] + CHILL_S) / series.stepS),
     );
     for (let r = from; r <= to; r++) {
       const fall = m.torsoSkin[from] - m.torsoSkin[r];

@@ -1,5 +1,7 @@
 import { clamp } from '@/core/quantity/range';
-import { SENSATION_WORDS } from './thresholds';
+
+/** ISO 10551 perceptual words, −3 to 3. */
+export const SENSATION_WORDS = ['very cold', 'cold', 'cool', 'neutral', 'warm', 'hot', 'very hot'] as const;
 
 /**
  * Mean skin temperature people find comfortable at a heat production, °C: `35.7 − 0.0275 (M − W)`, W/m².

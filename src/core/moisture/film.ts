@@ -1,3 +1,5 @@
+import { LATENT_VAPOUR } from '@/core/quantity/units';
+
 /**
  * The film of liquid sweat on the skin.
  *
@@ -9,7 +11,7 @@ export const DRY_WETTEDNESS = 0.06;
  * Vapour conductance of dry skin, g/(s m² Pa): Fanger's diffusion term 3.05e-3 W/m²Pa over the latent heat. It lies in
  * series with whatever is worn, so dry skin under thin cloth does not lose more than dry skin can.
  */
-export const DRY_SKIN_CONDUCTANCE = 3.05e-3 / 2430;
+export const DRY_SKIN_CONDUCTANCE = 3.05e-3 / LATENT_VAPOUR;
 /** Film at which the skin is fully wet, g/m² (about 0.035 mm; from memory of Gagge and Havenith's estimates). */
 export const FULL_FILM = 35;
 /** Film beyond which it runs off bare skin, g/m². */

@@ -1,7 +1,7 @@
 import type { PrecipitationKind } from '@/core/atmosphere/precipitation';
 import { within } from '@/core/quantity/range';
 import type { Wetting } from './wetting';
-import type { Sport } from '@/core/effort/activity';
+import type { Sport } from '@/core/effort/sports';
 
 /**
  * What holds for a while on the one clock of an outing: air, effort, contact. Everything the integrator needs and nothing

@@ -1,6 +1,6 @@
 import type { Shelter } from '@/core/atmosphere/windAtBody';
 import type { Wetting } from './wetting';
-import type { Sport } from '@/core/effort/activity';
+import type { Sport } from '@/core/effort/sports';
 import type { RidingSurface } from '@/core/effort/cycling';
 import type { PrecipitationKind } from '@/core/atmosphere/precipitation';
 
@@ -65,11 +65,3 @@ export const LEG_RANGE = {
 } as const;
 /** More legs than anybody's day has; beyond this the input is wrong. */
 export const MAX_LEGS = 400;
-
-export const isStop = (leg: Pick<Leg, 'sport'>): boolean =>
-  leg.sport === 'stand' ||
-  leg.sport === 'sit' ||
-  leg.sport === 'camp' ||
-  leg.sport === 'hut' ||
-  leg.sport === 'drive' ||
-  leg.sport === 'sleep';

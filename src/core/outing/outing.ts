@@ -1,12 +1,12 @@
 import { engineOf, type Person } from '@/core/body/person';
-import type { Sport } from '@/core/effort/activity';
-import { cutRoute } from './cutRoute';
+import type { Sport } from '@/core/effort/sports';
+import { legsFromRoute, type Going } from './legsFromRoute';
 import type { ForecastHour } from './forecast';
-import type { Effort, Leg } from './leg';
+import type { Leg } from './leg';
 import { buildProfile, type Profile, type RoutePoint } from './route';
 import { buildTimeline, SNOW_ALBEDO, type Timeline } from './timeline';
 
-/** One outing as it is stored and edited: legs and weather, and the route they came from. */
+/** One outing as it is edited and asked about: legs and weather, and the route they came from, resampled. */
 export interface Outing {
   name: string;
   sport: Sport;
@@ -22,47 +22,41 @@ export interface Outing {
   albedo: number;
   legs: Leg[];
   forecast: ForecastHour[];
-  route: RoutePoint[] | null;
+  /** null: legs by hand */
+  profile: Profile | null;
 }
 
-export interface FromRoute {
+export interface FromRoute extends Going {
   name: string;
-  sport: Sport;
-  effort: Effort;
   startMs: number;
   utcOffsetMin: number;
-  loadKg: number;
-  useRecorded: boolean;
   route: RoutePoint[];
   forecast: ForecastHour[];
 }
 
 /** A new outing from a route and a forecast: legs cut and paced by the athlete's effort. The forecast is taken for the start's height. */
-export function outingFromRoute(input: FromRoute, person: Person): { outing: Outing; profile: Profile } {
+export function outingFromRoute(input: FromRoute, person: Person): Outing {
   const profile = buildProfile(input.route);
-  const legs = cutRoute(profile, engineOf(person), input.sport, input.effort, input.loadKg, input.useRecorded);
+  const legs = legsFromRoute(profile, engineOf(person), input);
   const startEleM = profile.eleM[0];
   return {
+    name: input.name,
+    sport: input.sport,
+    startMs: input.startMs,
+    utcOffsetMin: input.utcOffsetMin,
+    loadKg: input.loadKg,
+    forecastEleM: startEleM,
+    startEleM,
+    albedo: SNOW_ALBEDO,
+    legs,
+    forecast: input.forecast,
     profile,
-    outing: {
-      name: input.name,
-      sport: input.sport,
-      startMs: input.startMs,
-      utcOffsetMin: input.utcOffsetMin,
-      loadKg: input.loadKg,
-      forecastEleM: startEleM,
-      startEleM,
-      albedo: SNOW_ALBEDO,
-      legs,
-      forecast: input.forecast,
-      route: input.route,
-    },
   };
 }
 
 /** Legs, weather and route on one clock for one person. */
 export function timelineOf(outing: Outing, person: Person): Timeline {
-  const profile = outing.route ? buildProfile(outing.route) : undefined;
+  const profile = outing.profile ?? undefined;
   return buildTimeline({
     legs: outing.legs,
     forecast: outing.forecast,

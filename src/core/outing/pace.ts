@@ -1,23 +1,10 @@
-import type { Sport } from '@/core/effort/activity';
-import { ACTIVITY_MET } from '@/core/effort/activity';
+import { SPORT, type Sport } from '@/core/effort/sports';
 import { metabolicFromExertion, metabolicFromHeartRate } from '@/core/effort/fromAthlete';
-import { legEffort, type Engine } from '@/core/effort/legEffort';
+import { BICYCLE_KG, legEffort, type Engine } from '@/core/effort/legEffort';
 import { speedForPower } from '@/core/effort/cycling';
 import { airDensity } from '@/core/atmosphere/air';
 import { MET } from '@/core/quantity/units';
 import type { Effort } from './leg';
-
-/** Usual share of an athlete's oxygen-uptake reserve held over hours, by sport (exertion 3–4 of 10). */
-const USUAL_EXERTION: Partial<Record<Sport, number>> = {
-  run: 4.5,
-  walk: 1.6,
-  hike: 3,
-  snowshoe: 3.2,
-  'classic ski': 4.2,
-  'skate ski': 4.8,
-  'ski tour': 3.8,
-  cycle: 3.8,
-};
 
 /** Metabolic rate the athlete means to hold, W; null where the speed itself is given. */
 export function intendedRate(engine: Engine, sport: Sport, effort: Effort): number | null {
@@ -29,9 +16,9 @@ export function intendedRate(engine: Engine, sport: Sport, effort: Effort): numb
     case 'exertion':
       return metabolicFromExertion(effort.value, engine.vo2maxMl, engine.massKg);
     case 'usual': {
-      const e = USUAL_EXERTION[sport];
-      return e === undefined
-        ? ACTIVITY_MET[sport] * MET * engine.bodyAreaM2
+      const e = SPORT[sport].usualExertion;
+      return e === null
+        ? SPORT[sport].met * MET * engine.bodyAreaM2
         : metabolicFromExertion(e, engine.vo2maxMl, engine.massKg);
     }
     default:
@@ -65,29 +52,21 @@ export function handPace(
   return { speedMs: at(high), slope: way * high };
 }
 
-/** Fastest sensible speed by sport, m/s: downhill and on the flat people hold back before physics does. */
-const TOP_SPEED: Partial<Record<Sport, number>> = {
-  run: 5,
-  walk: 1.7,
-  hike: 1.6,
-  snowshoe: 1.3,
-  'classic ski': 6.5,
-  'skate ski': 8,
-  'ski tour': 5,
-  'downhill ski': 9,
-  cycle: 12,
-};
-
 /**
  * Speed, m/s, at which the sport's mechanics ask for the intended metabolic rate on this slope, by bisection; never above
  * the sensible top speed. This is how a route gets its clock when nobody gave one.
  */
 export function paceFor(engine: Engine, sport: Sport, slope: number, effort: Effort, loadKg: number): number {
-  const top = TOP_SPEED[sport] ?? 0;
+  const { topSpeedMs: top, going } = SPORT[sport];
   if (effort.by === 'speed') return Math.min(effort.value, 30);
-  if (sport === 'downhill ski') return top * Math.min(1, 0.5 + 2 * Math.abs(Math.min(0, slope)));
+  if (going === 'gravity') return top * Math.min(1, 0.5 + 2 * Math.abs(Math.min(0, slope)));
   if (effort.by === 'power') {
-    const road = { massKg: engine.massKg + loadKg + 12, slope, airDensity: airDensity(0), surface: 'tarmac' as const };
+    const road = {
+      massKg: engine.massKg + loadKg + BICYCLE_KG,
+      slope,
+      airDensity: airDensity(0),
+      surface: 'tarmac' as const,
+    };
     return Math.min(16, speedForPower(effort.value, road));
   }
   const target = intendedRate(engine, sport, effort);

@@ -1,4 +1,6 @@
-import { cosine, sine, steady } from '@/core/quantity/exact';
+import { bearing as turfBearing } from '@turf/bearing';
+import { distance as turfDistance } from '@turf/distance';
+import { steady } from '@/core/quantity/exact';
 import { OutOfRange, within } from '@/core/quantity/range';
 
 export interface RoutePoint {
@@ -25,24 +27,18 @@ export interface Profile {
   notes: string[];
 }
 
-const EARTH_M = 6371008.8;
-const rad = (d: number) => (d * Math.PI) / 180;
+type Place = Pick<RoutePoint, 'lat' | 'lon'>;
 
-/** Great-circle distance, m (haversine, spherical Earth: within 0.5 %). */
-export function distanceM(a: Pick<RoutePoint, 'lat' | 'lon'>, b: Pick<RoutePoint, 'lat' | 'lon'>): number {
-  const dLat = rad(b.lat - a.lat);
-  const dLon = rad(b.lon - a.lon);
-  const h = sine(dLat / 2) * sine(dLat / 2) + cosine(rad(a.lat)) * cosine(rad(b.lat)) * sine(dLon / 2) * sine(dLon / 2);
-  return steady(2 * EARTH_M * Math.asin(Math.min(1, Math.sqrt(h))));
-}
+/**
+ * Great-circle distance, m (spherical Earth: within 0.5 %). The library uses the engine's own sine; the last bits are rounded
+ * away, to a micrometre, so that every engine gets the same.
+ */
+export const distanceM = (a: Place, b: Place): number =>
+  steady(turfDistance([a.lon, a.lat], [b.lon, b.lat], { units: 'meters' }));
 
-/** Initial course from a to b, degrees from north. */
-export function bearing(a: Pick<RoutePoint, 'lat' | 'lon'>, b: Pick<RoutePoint, 'lat' | 'lon'>): number {
-  const dLon = rad(b.lon - a.lon);
-  const y = sine(dLon) * cosine(rad(b.lat));
-  const x = cosine(rad(a.lat)) * sine(rad(b.lat)) - sine(rad(a.lat)) * cosine(rad(b.lat)) * cosine(dLon);
-  return steady(((Math.atan2(y, x) * 180) / Math.PI + 360) % 360);
-}
+/** Initial course from a to b, degrees from north, 0–360. */
+export const bearing = (a: Place, b: Place): number =>
+  steady((turfBearing([a.lon, a.lat], [b.lon, b.lat]) + 360) % 360);
 
 /**
  * Resamples a route at even steps and smooths its elevation (moving mean over about 150 m: handheld elevation wanders by

@@ -1,13 +1,13 @@
 import { pressureAt } from '@/core/atmosphere/air';
 import { vapourPressure } from '@/core/atmosphere/humidity';
-import { sunOnBody, sunPosition } from '@/core/atmosphere/sun';
-import { headwindCosine, relativeWind, SHELTER_FACTOR, STILL_AIR } from '@/core/atmosphere/windAtBody';
-import { isIndoors, isMoving, pumpingSpeed } from '@/core/effort/activity';
+import { sunOnBody, sunPosition, type Light } from '@/core/atmosphere/sun';
+import { headwindCosine, relativeWind, SHELTER_FACTOR, STILL_AIR, type Shelter } from '@/core/atmosphere/windAtBody';
+import { isIndoors, isMoving, LIFT_MS, pumpingSpeed, SPORT } from '@/core/effort/sports';
 import { legEffort, type Engine } from '@/core/effort/legEffort';
 import { OutOfRange, within } from '@/core/quantity/range';
 import type { Conditions } from './conditions';
 import { checkForecast, weatherAt, type ForecastHour } from './forecast';
-import { isStop, LEG_RANGE, MAX_LEGS, type Leg } from './leg';
+import { LEG_RANGE, MAX_LEGS, type Leg } from './leg';
 import { handPace } from './pace';
 import type { Profile } from './route';
 
@@ -86,10 +86,14 @@ export function buildTimeline(input: TimelineInput): Timeline {
       );
     legStartS.push(t);
     const seconds = leg.minutes * 60;
-    const moving = isMoving(leg.sport) && !isStop(leg);
+    const moving = isMoving(leg.sport);
     const byHand = moving && leg.distanceM === 0 ? handPace(engine, leg, input.loadKg) : null;
     const slope = byHand?.slope ?? (leg.distanceM > 0 ? Math.max(-0.6, Math.min(0.6, leg.climbM / leg.distanceM)) : 0);
-    const speed = moving ? (byHand?.speedMs ?? leg.distanceM / seconds) : leg.sport === 'chairlift' ? 2.5 : 0;
+    const speed = moving
+      ? (byHand?.speedMs ?? leg.distanceM / seconds)
+      : SPORT[leg.sport].going === 'carried'
+        ? LIFT_MS
+        : 0;
     const length = byHand ? speed * seconds : leg.distanceM;
     if (speed > 30)
       throw new OutOfRange(
@@ -103,18 +107,16 @@ export function buildTimeline(input: TimelineInput): Timeline {
       const f = (k + 0.5) / pieces;
       const here = placeOn(input.profile, leg, f, ele);
       stretches.push(
-        stretch(
-          input,
-          leg,
+        stretch(input, leg, {
           index,
-          t + f0 * seconds,
-          t + ((k + 1) / pieces) * seconds,
+          startS: t + f0 * seconds,
+          endS: t + ((k + 1) / pieces) * seconds,
           speed,
           slope,
-          distance + f * length,
-          here.eleM,
-          here.bearing,
-        ),
+          distanceM: distance + f * length,
+          eleM: here.eleM,
+          course: here.bearing,
+        }),
       );
     }
     t += seconds;
@@ -140,18 +142,28 @@ function placeOn(
   return { eleM: startEle + leg.climbM * f, bearing: null };
 }
 
-function stretch(
-  input: TimelineInput,
-  leg: Leg,
-  index: number,
-  startS: number,
-  endS: number,
-  speed: number,
-  slope: number,
-  distanceM: number,
-  eleM: number,
-  course: number | null,
-): Stretch {
+/** Trees keep the sun off unless the leg says it lies on the sunny side. */
+function lightOn(leg: Leg, shelter: Shelter): Light {
+  const shaded = leg.side === undefined ? shelter === 'forest' : leg.side === 'shaded';
+  return shaded ? 'shade' : 'sun';
+}
+
+/** Where and when a piece of a leg is. */
+interface Piece {
+  index: number;
+  startS: number;
+  endS: number;
+  /** m/s */
+  speed: number;
+  slope: number;
+  distanceM: number;
+  eleM: number;
+  /** degrees from north; null where nobody knows */
+  course: number | null;
+}
+
+function stretch(input: TimelineInput, leg: Leg, piece: Piece): Stretch {
+  const { index, startS, endS, speed, slope, distanceM, eleM, course } = piece;
   const mid = input.startMs + ((startS + endS) / 2) * 1000;
   const w = weatherAt(input.forecast, mid, eleM - input.forecastEleM);
   const indoors = isIndoors(leg.sport) || leg.shelter === 'indoor';
@@ -187,7 +199,7 @@ function stretch(
             sunPosition(mid - input.utcOffsetMin * 60000, input.latitude, input.longitude ?? 0).altitudeDeg,
             w.cloud,
             input.albedo ?? SNOW_ALBEDO,
-            leg.side === undefined ? shelter === 'forest' : leg.side === 'shaded',
+            lightOn(leg, shelter),
           );
   return {
     startS,

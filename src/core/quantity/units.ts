@@ -5,8 +5,10 @@ export const KELVIN = 273.15;
 export const CLO = 0.155;
 /** 1 met = 58.15 W/m² (ISO 8996 / ASHRAE 55). */
 export const MET = 58.15;
-/** Latent heat of vaporisation of sweat at skin temperature, J/g (ISO 7933 uses 2430 near 30 °C). */
+/** Latent heat of vaporisation, J/g: of sweat at skin temperature (ISO 7933), and by which ISO 11092 expresses Ret. */
 export const LATENT_VAPOUR = 2430;
+/** Standard acceleration of free fall, m/s², as the effort relations round it. */
+export const GRAVITY = 9.81;
 /** Latent heat of fusion of ice, J/g. */
 export const LATENT_FUSION = 334;
 /** Specific heat of liquid water, J/gK. */

@@ -6,7 +6,7 @@ import { ZONE_COUNT } from '@/core/body/zones';
  *
  * One array and not forty: the engine then keeps its address and length in registers, where each further array costs eight
  * instructions an access. That halves the time of a step. The order is: the step's own numbers, tables and results by zone,
- * records of the dressed layers, and last the state (what `snapshot` copies), whose garment part grows with the wardrobe.
+ * records of the dressed layers, and last the state (what `snapshot` copies), whose garment part grows with the arrays.
  */
 
 /**

@@ -1,6 +1,5 @@
 import { ZONE_COUNT } from '@/core/body/zones';
-import type { Sport } from '@/core/effort/activity';
-import { MUSCLE_SHARE, type MuscleRow } from '@/core/effort/muscleShare';
+import { SPORT, SPORTS, type MuscleRow, type Sport } from '@/core/effort/sports';
 
 /** Where the muscle-share columns (head, chest, back, pelvis, arms, hands, thighs, calves, feet) go among the 13 zones. */
 const SPREAD: readonly (readonly [number, number])[] = [
@@ -24,5 +23,5 @@ const byZone = (row: MuscleRow): Float64Array =>
 
 /** Share of the working muscle's heat in each of the 13 zones, by sport. */
 export const MUSCLE_BY_ZONE = Object.fromEntries(
-  (Object.keys(MUSCLE_SHARE) as Sport[]).map((sport) => [sport, byZone(MUSCLE_SHARE[sport])]),
+  SPORTS.map((sport) => [sport, byZone(SPORT[sport].muscles)]),
 ) as Record<Sport, Float64Array>;

@@ -1,11 +1,11 @@
 import { ZONE_COUNT } from '@/core/body/zones';
 import { STRIDE, THROUGH_VAPOUR, type Stacks } from '@/core/clothing/stack';
-import type { Wardrobe } from '@/core/clothing/wardrobe';
+import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { FULL_FILM, WICK_CLOTH_S, WICK_SKIN_S } from '@/core/moisture/film';
 import * as L from './layout';
 
 /** Writes the stacks of all zones into the records the step reads. Done whenever what is worn, or the air, changes. */
-export function packLayers(m: Float64Array, stacks: Stacks, w: Wardrobe): void {
+export function packLayers(m: Float64Array, stacks: Stacks, w: GarmentArrays): void {
   for (let z = 0; z < ZONE_COUNT; z++) {
     const base = z * STRIDE;
     const n = stacks.layers[z];

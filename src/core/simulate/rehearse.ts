@@ -3,7 +3,7 @@ import type { Person } from '@/core/body/person';
 import { fromCatalogue } from '@/core/clothing/catalogue';
 import type { Garment } from '@/core/clothing/garment';
 import type { Conditions } from '@/core/outing/conditions';
-import type { Plan } from './plan';
+import type { Plan } from '@/core/kit/plan';
 import type { Simulator } from './simulator';
 
 /** Nobody in particular; no number of theirs is whole, so that the engine keeps all of them as fractions. */

@@ -1,19 +1,10 @@
 import Link from 'next/link';
 import { CAUTIONS } from '@/core/judge/verdict';
-import {
-  clock,
-  day,
-  degrees,
-  distance,
-  fillSlots,
-  height,
-  temperature,
-  timeOfDay,
-  windSpeed,
-  type Units,
-} from '@/formats/words';
+import { clock, day, timeOfDay } from '@/formats/dates';
+import { degrees, distance, height, temperature, windSpeed, type Units } from '@/formats/measures';
+import { fillSlots } from '@/formats/sentences';
 import { Header } from '@/features/shell/Header';
-import { sportWord } from '@/features/outing/words';
+import { SPORT } from '@/core/effort/sports';
 import { LandStrip } from './LandStrip';
 import type { HomeLine } from './lines';
 
@@ -128,7 +119,7 @@ function OutingRow({ line: o, units }: { line: HomeLine; units: Units }) {
             </Link>
           </h2>
           <span className="shrink-0 text-ink-2">
-            {sportWord(o.sport)}, {day(o.startMs)} <b>{timeOfDay(o.startMs)}</b>
+            {SPORT[o.sport].label}, {day(o.startMs)} <b>{timeOfDay(o.startMs)}</b>
           </span>
         </div>
         <p className="speak mt-0.5 text-[15px] leading-snug">

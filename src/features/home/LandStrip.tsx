@@ -1,5 +1,5 @@
-import { effortColour, C } from '@/ui/palette';
-import { areaPath, linear, linePath } from '@/ui/scale';
+import { effortColour, C } from '@/ui/draw/palette';
+import { areaPath, linear, linePath } from '@/ui/draw/scale';
 import type { HomeLine } from './lines';
 
 /** The land of an outing in small: height over time, coloured by body heat. */

@@ -2,9 +2,9 @@ import { windChillC } from '@/core/atmosphere/windChill';
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import { timelineOf } from '@/core/outing/outing';
-import { scorePlan } from '@/core/plan/score';
+import { scorePlan } from '@/core/judge/scorePlan';
 import type { Verdict } from '@/core/judge/verdict';
-import type { Plan } from '@/core/simulate/plan';
+import type { Plan } from '@/core/kit/plan';
 import type { Timeline } from '@/core/outing/timeline';
 import type { StoredOuting } from '@/store/outings';
 

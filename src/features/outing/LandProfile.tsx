@@ -1,8 +1,9 @@
 'use client';
 import type { Timeline } from '@/core/outing/timeline';
-import { clock, degrees, height, windSpeed, type Units } from '@/formats/words';
-import { areaPath, linear, linePath } from '@/ui/scale';
-import { C, effortColour } from '@/ui/palette';
+import { clock } from '@/formats/dates';
+import { degrees, height, windSpeed, type Units } from '@/formats/measures';
+import { areaPath, linear, linePath } from '@/ui/draw/scale';
+import { C, effortColour } from '@/ui/draw/palette';
 
 /** The land along the clock, coloured by body heat, with the air under it. */
 export function LandProfile({ timeline, width, units }: { timeline: Timeline; width: number; units: Units }) {

@@ -1,318 +1,303 @@
-import { SPORTS, type Sport } from '@/core/effort/activity';
-import { WETTINGS } from '@/core/outing/wetting';
-import { isStop, type Effort, type Leg } from '@/core/outing/leg';
+'use client';
+import { Copy, Plus, X } from 'lucide-react';
+import { isStop, SPORT, SPORTS, type Sport } from '@/core/effort/sports';
+import { LEG_RANGE, type Effort, type Leg } from '@/core/outing/leg';
 import type { Outing } from '@/core/outing/outing';
 import type { Timeline } from '@/core/outing/timeline';
-import { cToFahrenheit, fahrenheitToC, feetToM } from '@/core/quantity/units';
-import type { Problem } from '@/formats/problem';
-import { distance, type Units } from '@/formats/words';
+import { WETTINGS } from '@/core/outing/wetting';
+import { feetToM } from '@/core/quantity/units';
+import { distance, fromTemperature, fromWind, temperatureUnit, toTemperature, toWind, windUnit, type Units } from '@/formats/measures';
 import { Button } from '@/ui/Button';
-import { EFFORT_WORDS, placeOf, PLACES, sportWord } from './words';
+import { Check } from '@/ui/Check';
+import { Input } from '@/ui/fields';
+import { NumberCell } from '@/ui/NumberCell';
+import { Select } from '@/ui/Select';
+import { SortableRow, SortableRows } from '@/ui/SortableRows';
+import { EFFORT_WORDS, placeOf, PLACES } from './legChoices';
+import { addLeg, addStop, duplicateLeg, moveLeg, removeLeg, setLeg } from './legEdits';
 
-const cell = 'rounded-[3px] border border-grid-2 bg-sheet px-1.5 py-1';
-
-/** Legs and stops as rows to be edited; what is laid out stands in grey where the athlete has said nothing. */
-export function LegTable({
-  outing,
-  laid,
-  units,
-  edit,
-}: {
+interface Props {
   outing: Outing;
-  laid: { timeline: Timeline } | { problem: Problem };
+  /** laid out; null while it cannot be */
+  timeline: Timeline | null;
   units: Units;
   edit: (next: Outing) => void;
-}) {
-  const setLeg = (i: number, patch: Partial<Leg>) =>
-    edit({ ...outing, legs: outing.legs.map((l, k) => (k === i ? { ...l, ...patch } : l)) });
-  const addStop = (i: number) => {
-    const before = outing.legs[i];
-    const stop: Leg = {
-      name: 'Stop',
-      sport: 'stand',
-      minutes: 10,
-      distanceM: 0,
-      climbM: 0,
-      effort: { by: 'usual' },
-      shelter: before.shelter,
-      packOn: false,
-      noStopping: false,
-      ...(before.profileTo !== undefined ? { profileFrom: before.profileTo, profileTo: before.profileTo } : {}),
-    };
-    edit({ ...outing, legs: [...outing.legs.slice(0, i + 1), stop, ...outing.legs.slice(i + 1)] });
-  };
-  const addLeg = () => {
-    const { profileFrom: _f, profileTo: _t, ...last } = outing.legs[outing.legs.length - 1];
-    edit({ ...outing, legs: [...outing.legs, { ...last, name: 'Next leg', distanceM: 0, climbM: 0, minutes: 30 }] });
-  };
+}
 
+/** Legs and stops as rows to be edited; what is laid out stands in grey where the athlete has said nothing. */
+export function LegTable({ outing, timeline, units, edit }: Props) {
+  const ids = outing.legs.map((_, i) => `leg-${i}`);
+  const heads = [
+    'Leg',
+    'Going',
+    'Min',
+    ...(outing.profile ? ['Distance'] : [`Air, ${temperatureUnit(units)}`, `Wind, ${windUnit(units)}`]),
+    `Climb, ${units === 'metric' ? 'm' : 'ft'}`,
+    'How hard',
+    'Shelter and sun',
+    'Wets, chills',
+    'Pack',
+    'No stop',
+  ];
   return (
-    <section aria-label="Legs" className="overflow-x-auto">
-      <table className="w-full border-collapse text-left">
-        <thead>
-          <tr className="border-b-2 border-ink text-[12px] text-ink-3">
-            {[
-              'Leg',
-              'Going',
-              'Min',
-              ...(outing.route
-                ? ['Distance']
-                : [`Air, ${units === 'metric' ? '°C' : '°F'}`, `Wind, ${units === 'metric' ? 'm/s' : 'mph'}`]),
-              `Climb, ${units === 'metric' ? 'm' : 'ft'}`,
-              'How hard',
-              'Shelter and sun',
-              'Wets, chills',
-              'Pack',
-              'No stop',
-              '',
-            ].map((h) => (
-              <th key={h} className="py-1 pr-2 font-medium">
-                {h}
+    <section aria-label="Legs" className="min-w-0 overflow-x-auto" tabIndex={0}>
+      <SortableRows ids={ids} onMove={(from, to) => edit(moveLeg(outing, from, to))}>
+        <table className="w-full border-collapse text-left">
+          <thead>
+            <tr className="border-b-2 border-ink text-[12px] text-ink-3">
+              <th scope="col">
+                <span className="sr-only">Order</span>
               </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {outing.legs.map((leg, i) => (
-            <tr key={i} className="border-b border-grid">
-              <td className="py-1 pr-2">
-                <input
-                  aria-label={`Name of leg ${i + 1}`}
-                  className={`${cell} speak w-[112px]`}
-                  value={leg.name}
-                  maxLength={120}
-                  onChange={(e) => setLeg(i, { name: e.target.value })}
-                />
-              </td>
-              <td className="pr-1.5">
-                <select
-                  aria-label={`Going of leg ${i + 1}`}
-                  className={`${cell} w-[98px]`}
-                  value={leg.sport}
-                  onChange={(e) => setLeg(i, { sport: e.target.value as Sport })}
-                >
-                  {SPORTS.map((s) => (
-                    <option key={s} value={s}>
-                      {sportWord(s)}
-                    </option>
-                  ))}
-                </select>
-              </td>
-              <td className="pr-1.5">
-                <LegNumber
-                  label={`Minutes of leg ${i + 1}`}
-                  value={leg.minutes}
-                  onChange={(minutes) => setLeg(i, { minutes })}
-                />
-              </td>
-              {outing.route ? (
-                <td className="pr-1.5 whitespace-nowrap text-ink-2">
-                  {leg.distanceM > 0 ? distance(leg.distanceM, units) : '–'}
-                </td>
-              ) : (
-                <LegAirCells leg={leg} index={i} laid={laid} units={units} onChange={(air) => setLeg(i, { air })} />
-              )}
-              <td className="pr-1.5">
-                <LegNumber
-                  label={`Climb of leg ${i + 1}`}
-                  value={Math.round(units === 'metric' ? leg.climbM : leg.climbM / 0.3048)}
-                  onChange={(v) => setLeg(i, { climbM: units === 'metric' ? v : feetToM(v) })}
-                />
-              </td>
-              <td className="pr-1.5">
-                <EffortField leg={leg} index={i} units={units} onChange={(effort) => setLeg(i, { effort })} />
-              </td>
-              <td className="pr-1.5">
-                <select
-                  aria-label={`Shelter of leg ${i + 1}`}
-                  className={`${cell} w-[92px]`}
-                  value={placeOf(leg)}
-                  onChange={(e) => setLeg(i, PLACES[e.target.value].leg)}
-                >
-                  {Object.entries(PLACES).map(([k, v]) => (
-                    <option key={k} value={k}>
-                      {v.label}
-                    </option>
-                  ))}
-                </select>
-              </td>
-              <td className="pr-1.5">
-                <select
-                  aria-label={`What wets or chills by touch in leg ${i + 1}`}
-                  className={`${cell} w-[92px]`}
-                  value={leg.wetting ?? ''}
-                  onChange={(e) => setLeg(i, { wetting: (e.target.value || undefined) as Leg['wetting'] })}
-                >
-                  <option value="">Nothing</option>
-                  {WETTINGS.map((w) => (
-                    <option key={w} value={w}>
-                      {w[0].toUpperCase() + w.slice(1)}
-                    </option>
-                  ))}
-                </select>
-              </td>
-              <td className="pr-1.5">
-                <select
-                  aria-label={`Pack in leg ${i + 1}`}
-                  className={`${cell} w-[60px]`}
-                  value={!leg.packOn ? 'off' : leg.packUnder ? 'under' : 'over'}
-                  onChange={(e) =>
-                    setLeg(i, { packOn: e.target.value !== 'off', packUnder: e.target.value === 'under' || undefined })
-                  }
-                >
-                  <option value="off">Off</option>
-                  <option value="over">On</option>
-                  <option value="under">Under the shell</option>
-                </select>
-              </td>
-              <td className="pr-1.5 text-center">
-                <input
-                  type="checkbox"
-                  aria-label={`No stopping in leg ${i + 1}`}
-                  checked={leg.noStopping}
-                  onChange={(e) => setLeg(i, { noStopping: e.target.checked })}
-                />
-              </td>
-              <td className="whitespace-nowrap">
-                <Button
-                  kind="quiet"
-                  className="px-1 py-0.5"
-                  onClick={() => addStop(i)}
-                  title="Put a stop after this leg"
-                >
-                  + stop
-                </Button>
-                {outing.legs.length > 1 && (isStop(leg) || leg.profileFrom === undefined) && (
-                  <Button
-                    kind="quiet"
-                    className="px-1 py-0.5"
-                    aria-label={`Remove leg ${i + 1}`}
-                    title="Remove this leg"
-                    onClick={() => edit({ ...outing, legs: outing.legs.filter((_, k) => k !== i) })}
-                  >
-                    ×
-                  </Button>
-                )}
-              </td>
+              {heads.map((h) => (
+                <th key={h} scope="col" className="py-1 pr-2 font-medium">
+                  {h}
+                </th>
+              ))}
+              <th scope="col">
+                <span className="sr-only">What to do with it</span>
+              </th>
             </tr>
-          ))}
-        </tbody>
-      </table>
-      <Button className="mt-2" onClick={addLeg}>
-        Add a leg
+          </thead>
+          <tbody>
+            {outing.legs.map((leg, i) => (
+              <SortableRow key={ids[i]} id={ids[i]} label={`Move leg ${i + 1}, ${leg.name}`}>
+                <LegCells leg={leg} index={i} outing={outing} timeline={timeline} units={units} edit={edit} />
+              </SortableRow>
+            ))}
+          </tbody>
+        </table>
+      </SortableRows>
+      <Button className="mt-2" onClick={() => edit(addLeg(outing))}>
+        <Plus size={14} aria-hidden="true" /> Add a leg
       </Button>
     </section>
   );
 }
 
-function LegNumber({ label, value, onChange }: { label: string; value: number; onChange: (v: number) => void }) {
-  return (
-    <input
-      aria-label={label}
-      type="number"
-      step="any"
-      className={`${cell} w-[54px] text-right`}
-      value={value}
-      onChange={(e) => Number.isFinite(e.target.valueAsNumber) && onChange(e.target.valueAsNumber)}
-    />
-  );
-}
-
-/** Air and wind of one leg by hand; empty means the forecast's, which stands in grey. */
-function LegAirCells({
-  leg,
-  index,
-  laid,
-  units,
-  onChange,
-}: {
-  leg: Leg;
-  index: number;
-  laid: { timeline: Timeline } | { problem: Problem };
-  units: Units;
-  onChange: (air: Leg['air']) => void;
-}) {
-  const now = 'timeline' in laid ? laid.timeline.stretches.find((s) => s.leg === index) : undefined;
+function LegCells({ leg, index, outing, timeline, units, edit }: Props & { leg: Leg; index: number }) {
+  const n = index + 1;
+  const set = (patch: Partial<Leg>) => edit(setLeg(outing, index, patch));
+  const [leastMin, mostMin] = LEG_RANGE.minutes;
   const metric = units === 'metric';
-  const show = (v: number | undefined, f: (x: number) => number) =>
-    v === undefined ? '' : String(Math.round(f(v) * 10) / 10);
-  const air = (c: number) => (metric ? c : cToFahrenheit(c));
-  const wind = (v: number) => (metric ? v : v * 2.236936);
-  const put = (key: 'airC' | 'wind', text: string, back: (x: number) => number) => {
-    const { [key]: _old, ...rest } = leg.air ?? {};
-    const v = Number(text);
-    const next = text.trim() === '' || !Number.isFinite(v) ? rest : { ...rest, [key]: back(v) };
-    onChange(Object.keys(next).length > 0 ? next : undefined);
-  };
+  const [leastM, mostM] = LEG_RANGE.climbM;
+  const height = (m: number) => Math.round(metric ? m : m / feetToM(1));
   return (
     <>
-      <td className="pr-1.5">
-        <input
-          aria-label={`Air of leg ${index + 1}`}
-          inputMode="decimal"
-          className={`${cell} w-[52px] text-right`}
-          placeholder={show(now?.airC, air)}
-          defaultValue={show(leg.air?.airC, air)}
-          onBlur={(e) => put('airC', e.target.value, (x) => (metric ? x : fahrenheitToC(x)))}
+      <td className="py-1 pr-1.5">
+        <Input
+          aria-label={`Name of leg ${n}`}
+          className="speak w-[118px] px-1.5 py-1"
+          key={leg.name}
+          defaultValue={leg.name}
+          maxLength={120}
+          onBlur={(e) => e.target.value.trim() !== '' && e.target.value !== leg.name && set({ name: e.target.value })}
+          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
         />
       </td>
-      <td className="pr-1.5">
-        <input
-          aria-label={`Wind of leg ${index + 1}, at 10 m`}
-          inputMode="decimal"
-          className={`${cell} w-[52px] text-right`}
-          placeholder={show(now?.wind10, wind)}
-          defaultValue={show(leg.air?.wind, wind)}
-          onBlur={(e) => put('wind', e.target.value, (x) => (metric ? x : x / 2.236936))}
+      <td className="py-1 pr-1.5">
+        <Select<Sport>
+          label={`Going of leg ${n}`}
+          className="w-[112px]"
+          value={leg.sport}
+          options={SPORTS.map((s) => ({ value: s, label: SPORT[s].label }))}
+          onChange={(sport) => set({ sport })}
         />
+      </td>
+      <td className="py-1 pr-1.5">
+        <NumberCell
+          rule={{ label: `Minutes of leg ${n}`, low: leastMin, high: mostMin, unit: 'min' }}
+          value={leg.minutes}
+          width="w-[56px]"
+          onTake={(minutes) => set({ minutes: minutes! })}
+        />
+      </td>
+      {outing.profile ? (
+        <td className="py-2 pr-1.5 whitespace-nowrap text-ink-2">
+          {leg.distanceM > 0 ? distance(leg.distanceM, units) : '–'}
+        </td>
+      ) : (
+        <AirCells leg={leg} n={n} timeline={timeline} units={units} onChange={(air) => set({ air })} />
+      )}
+      <td className="py-1 pr-1.5">
+        <NumberCell
+          rule={{ label: `Climb of leg ${n}`, low: height(leastM), high: height(mostM), unit: metric ? 'm' : 'ft' }}
+          value={height(leg.climbM)}
+          width="w-[58px]"
+          onTake={(v) => set({ climbM: metric ? v! : feetToM(v!) })}
+        />
+      </td>
+      <td className="py-1 pr-1.5">
+        <EffortCell leg={leg} n={n} units={units} onChange={(effort) => set({ effort })} />
+      </td>
+      <td className="py-1 pr-1.5">
+        <Select
+          label={`Shelter of leg ${n}`}
+          className="w-[112px]"
+          value={placeOf(leg)}
+          options={Object.entries(PLACES).map(([value, p]) => ({ value, label: p.label }))}
+          onChange={(place) => set(PLACES[place].leg)}
+        />
+      </td>
+      <td className="py-1 pr-1.5">
+        <Select
+          label={`What wets or chills by touch in leg ${n}`}
+          className="w-[100px]"
+          value={leg.wetting ?? ''}
+          options={[
+            { value: '', label: 'Nothing' },
+            ...WETTINGS.map((w) => ({ value: w as string, label: w[0].toUpperCase() + w.slice(1) })),
+          ]}
+          onChange={(w) => set({ wetting: (w || undefined) as Leg['wetting'] })}
+        />
+      </td>
+      <td className="py-1 pr-1.5">
+        <Select<'off' | 'over' | 'under'>
+          label={`Pack in leg ${n}`}
+          className="w-[74px]"
+          value={!leg.packOn ? 'off' : leg.packUnder ? 'under' : 'over'}
+          options={[
+            { value: 'off', label: 'Off' },
+            { value: 'over', label: 'On' },
+            { value: 'under', label: 'Under the shell' },
+          ]}
+          onChange={(p) => set({ packOn: p !== 'off', packUnder: p === 'under' || undefined })}
+        />
+      </td>
+      <td className="py-1.5 pr-1.5 text-center">
+        <Check
+          label={`No stopping in leg ${n}`}
+          checked={leg.noStopping}
+          onChange={(noStopping) => set({ noStopping })}
+        />
+      </td>
+      <td className="py-1 whitespace-nowrap">
+        <Button
+          kind="quiet"
+          size="small"
+          onClick={() => edit(addStop(outing, index))}
+          title="Put a stop after this leg"
+        >
+          + stop
+        </Button>
+        {leg.profileFrom === undefined && (
+          <Button
+            kind="quiet"
+            size="small"
+            aria-label={`Duplicate leg ${n}`}
+            title="The same leg once more"
+            onClick={() => edit(duplicateLeg(outing, index))}
+          >
+            <Copy size={13} aria-hidden="true" />
+          </Button>
+        )}
+        {outing.legs.length > 1 && (isStop(leg) || leg.profileFrom === undefined) && (
+          <Button
+            kind="quiet"
+            size="small"
+            aria-label={`Remove leg ${n}`}
+            title="Remove this leg"
+            onClick={() => edit(removeLeg(outing, index))}
+          >
+            <X size={14} aria-hidden="true" />
+          </Button>
+        )}
       </td>
     </>
   );
 }
 
-function EffortField({
+/** Air and wind of one leg by hand; empty means the forecast's, which stands in grey. */
+function AirCells({
   leg,
-  index,
+  n,
+  timeline,
   units,
   onChange,
 }: {
   leg: Leg;
-  index: number;
+  n: number;
+  timeline: Timeline | null;
+  units: Units;
+  onChange: (air: Leg['air']) => void;
+}) {
+  const now = timeline?.stretches.find((s) => s.leg === n - 1);
+  const tenth = (v: number) => Math.round(v * 10) / 10;
+  const put = (key: 'airC' | 'wind', v: number | null) => {
+    const { [key]: _old, ...rest } = leg.air ?? {};
+    const next = v === null ? rest : { ...rest, [key]: v };
+    onChange(Object.keys(next).length > 0 ? next : undefined);
+  };
+  const cells = [
+    {
+      key: 'airC' as const,
+      rule: { label: `Air of leg ${n}`, low: fromTemperature(-60, units), high: fromTemperature(40, units) },
+      unit: temperatureUnit(units),
+      from: (v: number) => fromTemperature(v, units),
+      back: (v: number) => toTemperature(v, units),
+      said: now?.airC,
+    },
+    {
+      key: 'wind' as const,
+      rule: { label: `Wind of leg ${n}, at 10 m`, low: 0, high: Math.floor(fromWind(60, units)) },
+      unit: windUnit(units),
+      from: (v: number) => fromWind(v, units),
+      back: (v: number) => toWind(v, units),
+      said: now?.wind10,
+    },
+  ];
+  return cells.map(({ key, rule, unit, from, back, said }) => (
+    <td key={key} className="py-1 pr-1.5">
+      <NumberCell
+        rule={{ ...rule, unit, optional: true }}
+        value={leg.air?.[key] === undefined ? null : tenth(from(leg.air[key]))}
+        placeholder={said === undefined ? '' : String(tenth(from(said)))}
+        width="w-[52px]"
+        onTake={(v) => put(key, v === null ? null : back(v))}
+      />
+    </td>
+  ));
+}
+
+function EffortCell({
+  leg,
+  n,
+  units,
+  onChange,
+}: {
+  leg: Leg;
+  n: number;
   units: Units;
   onChange: (e: Effort) => void;
 }) {
-  const by = leg.effort.by;
+  const { by } = leg.effort;
   // Speed is kept in m/s and shown as people say it.
-  const factor = by !== 'speed' ? 1 : units === 'metric' ? 3.6 : 2.236936;
-  const unit = by === 'speed' ? (units === 'metric' ? 'km/h' : 'mph') : EFFORT_WORDS[by].unit;
+  const factor = by !== 'speed' ? 1 : units === 'metric' ? 3.6 : fromWind(1, 'imperial');
+  const { low, high, unit: said } = EFFORT_WORDS[by];
+  const unit = by === 'speed' ? (units === 'metric' ? 'km/h' : 'mph') : said;
+  const choices = (Object.keys(EFFORT_WORDS) as Effort['by'][]).filter(
+    (k) => k !== 'power' || SPORT[leg.sport].mechanics?.by === 'ride',
+  );
   return (
-    <span className="flex items-center gap-1">
-      <select
-        aria-label={`How hard in leg ${index + 1}`}
-        className={`${cell} w-[90px]`}
+    <span className="flex items-start gap-1">
+      <Select<Effort['by']>
+        label={`How hard in leg ${n}`}
+        className="w-[98px]"
         value={by}
-        onChange={(e) => {
-          const next = e.target.value as Effort['by'];
-          onChange(next === 'usual' ? { by: next } : { by: next, value: EFFORT_WORDS[next].start });
-        }}
-      >
-        {Object.entries(EFFORT_WORDS)
-          .filter(([k]) => k !== 'power' || leg.sport === 'cycle')
-          .map(([k, v]) => (
-            <option key={k} value={k}>
-              {v.label}
-            </option>
-          ))}
-      </select>
+        options={choices.map((value) => ({ value, label: EFFORT_WORDS[value].label }))}
+        onChange={(next) =>
+          onChange(next === 'usual' ? { by: next } : { by: next, value: EFFORT_WORDS[next].start })
+        }
+      />
       {leg.effort.by !== 'usual' && (
-        <>
-          <LegNumber
-            label={`Value of effort in leg ${index + 1}`}
+        <span className="whitespace-nowrap">
+          <NumberCell
+            rule={{ label: `Value of effort in leg ${n}`, low: low * factor, high: high * factor, unit }}
             value={Math.round(leg.effort.value * factor * 100) / 100}
-            onChange={(value) => onChange({ by: leg.effort.by, value: value / factor } as Effort)}
-          />
-          <span className="text-[12px] whitespace-nowrap text-ink-3">{unit}</span>
-        </>
+            width="w-[56px]"
+            onTake={(v) => onChange({ by, value: v! / factor } as Effort)}
+          />{' '}
+          <span className="text-[12px] text-ink-3">{unit}</span>
+        </span>
       )}
     </span>
   );

@@ -1,200 +1,309 @@
 'use client';
+import { useMutation } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState, type FormEvent, type ReactNode } from 'react';
-import { SPORTS, isMoving, type Sport } from '@/core/effort/activity';
+import { useEffect } from 'react';
+import { Controller, FormProvider, useForm, useWatch } from 'react-hook-form';
+import { isMoving, SPORT, SPORTS, type Sport } from '@/core/effort/sports';
 import { fahrenheitToC, feetToM, kmhToMs, mphToKmh, poundToKg } from '@/core/quantity/units';
-import type { Units } from '@/formats/words';
-import type { Problem } from '@/formats/problem';
+import type { Units } from '@/formats/measures';
 import { Header } from '@/features/shell/Header';
+import { problemsOf, request } from '@/ui/api';
 import { Button } from '@/ui/Button';
+import { Check } from '@/ui/Check';
+import { FieldError, Labelled, NumberField, TextField } from '@/ui/fields';
+import type { NumberRule } from '@/ui/numbers';
 import { Problems } from '@/ui/Problems';
-import { send } from '@/ui/send';
+import { Segments } from '@/ui/Segments';
+import { Select } from '@/ui/Select';
 import { warmUp } from '@/workers/client';
-import { sportWord } from './words';
+import { FormatHelp } from './FormatHelp';
 
-const input = 'w-full rounded-[3px] border border-grid-2 bg-sheet px-2 py-1.5';
-
-function Field({ label, hint, children }: { label: string; hint?: string; children: ReactNode }) {
-  return (
-    <label className="block">
-      <span className="font-semibold">{label}</span>
-      {hint && <span className="ml-2 text-[12px] text-ink-3">{hint}</span>}
-      <span className="mt-1 block">{children}</span>
-    </label>
-  );
+interface Form {
+  way: 'route' | 'hand';
+  forecast: FileList | null;
+  route: FileList | null;
+  useRecorded: boolean;
+  airC: number | null;
+  wind: number | null;
+  humidity: number | null;
+  minutes: number | null;
+  climbM: number | null;
+  sport: Sport;
+  name: string;
+  effortBy: 'usual' | 'exertion' | 'heartRate' | 'speed' | 'power';
+  effortValue: number | null;
+  start: string;
+  loadKg: number | null;
+  utcOffsetH: number | null;
 }
 
-/** Numbers typed in imperial units, turned into what the server takes. What is no number stays as it is and is refused by name. */
-function toMetric(form: FormData): void {
-  const turn = (field: string, f: (x: number) => number) => {
-    const text = String(form.get(field) ?? '').trim();
-    if (text !== '' && Number.isFinite(Number(text))) form.set(field, String(f(Number(text))));
+/** Numbers typed in imperial units, turned into what the server takes. */
+const TO_METRIC: Partial<Record<keyof Form, (x: number) => number>> = {
+  airC: fahrenheitToC,
+  wind: (x) => kmhToMs(mphToKmh(x)),
+  climbM: feetToM,
+  loadKg: poundToKg,
+};
+
+/** The form as the server takes it: files, and text for all else. */
+function toFormData(form: Form, units: Units): FormData {
+  const data = new FormData();
+  const file = (name: 'forecast' | 'route') => {
+    const f = form[name]?.[0];
+    if (f) data.set(name, f);
   };
-  turn('airC', fahrenheitToC);
-  turn('wind', (x) => kmhToMs(mphToKmh(x)));
-  turn('climbM', feetToM);
-  turn('loadKg', poundToKg);
-  if (form.get('effortBy') === 'speed') turn('effortValue', mphToKmh);
+  file('forecast');
+  if (form.way === 'route') file('route');
+  if (form.way === 'route' && form.useRecorded) data.set('useRecorded', 'yes');
+  for (const [key, value] of Object.entries(form)) {
+    if (value === null || value === '' || typeof value === 'object' || typeof value === 'boolean' || key === 'way')
+      continue;
+    const turn = units === 'imperial' && typeof value === 'number' ? TO_METRIC[key as keyof Form] : undefined;
+    data.set(key, String(turn ? turn(value as number) : value));
+  }
+  if (units === 'imperial' && form.effortBy === 'speed' && form.effortValue !== null)
+    data.set('effortValue', String(mphToKmh(form.effortValue)));
+  return data;
 }
 
 /** A new outing from a route and a forecast, or from one leg by hand. */
 export function NewOuting({ units }: { units: Units }) {
-  const metric = units === 'metric';
   const router = useRouter();
-  const [problems, setProblems] = useState<Problem[]>([]);
-  const [busy, setBusy] = useState(false);
-  const [sport, setSport] = useState<Sport>('ski tour');
-  const [by, setBy] = useState('usual');
-  const [withRoute, setWithRoute] = useState(true);
+  const form = useForm<Form>({
+    mode: 'onTouched',
+    defaultValues: {
+      way: 'route',
+      forecast: null,
+      route: null,
+      useRecorded: false,
+      airC: null,
+      wind: null,
+      humidity: null,
+      minutes: 60,
+      climbM: 0,
+      sport: 'ski tour',
+      name: '',
+      effortBy: 'usual',
+      effortValue: null,
+      start: '',
+      loadKg: units === 'metric' ? 5 : 11,
+      utcOffsetH: 1,
+    },
+  });
+  const way = useWatch({ control: form.control, name: 'way' });
   // The planner comes next.
   useEffect(() => void warmUp(), []);
-
-  async function submit(e: FormEvent<HTMLFormElement>) {
-    e.preventDefault();
-    setBusy(true);
-    setProblems([]);
-    const form = new FormData(e.currentTarget);
-    if (!withRoute) form.delete('route');
-    if (!metric) toMetric(form);
-    const sent = await send<{ id: string }>('POST', '/api/outings', form);
-    if (sent.ok) router.push(`/outing/${sent.value.id}`);
-    else {
-      setProblems(sent.problems);
-      setBusy(false);
-    }
-  }
+  const create = useMutation({
+    mutationFn: (f: Form) => request<{ id: string }>('POST', '/api/outings', toFormData(f, units)),
+    onSuccess: ({ id }) => router.push(`/outing/${id}`),
+  });
+  const busy = create.isPending || create.isSuccess;
 
   return (
     <>
       <Header screen="outing" />
-      <main className="mx-4 grid grid-cols-[minmax(0,620px)_minmax(0,1fr)] gap-12 pt-6 max-[900px]:grid-cols-1">
-        <form onSubmit={submit} className="space-y-4" noValidate>
-          <h1 className="speak text-[28px] leading-tight font-semibold">A day out: the way, and the air on it.</h1>
-          <Problems problems={problems} />
-          <Field
-            label="Hourly forecast"
-            hint={withRoute ? 'CSV; metric or imperial headers' : 'CSV; or give the air below instead'}
-          >
-            <input
-              className={input}
-              type="file"
-              name="forecast"
-              accept=".csv,text/csv,text/plain"
-              required={withRoute}
+      <main className="mx-4 grid grid-cols-[minmax(0,620px)_minmax(0,1fr)] gap-12 pt-6 pb-8 max-[900px]:grid-cols-1">
+        <FormProvider {...form}>
+          <form onSubmit={form.handleSubmit((f) => create.mutate(f))} className="min-w-0 space-y-4" noValidate>
+            <h1 className="speak text-[28px] leading-tight font-semibold">A day out: the way, and the air on it.</h1>
+            {create.error && <Problems problems={problemsOf(create.error)} />}
+            <Controller<Form, 'way'>
+              name="way"
+              render={({ field }) => (
+                <Segments
+                  label="Way"
+                  value={field.value}
+                  options={[
+                    { value: 'route', label: 'Route from a GPX file' },
+                    { value: 'hand', label: 'Legs by hand' },
+                  ]}
+                  onChange={field.onChange}
+                />
+              )}
             />
-          </Field>
-          <div className="flex gap-1" role="radiogroup" aria-label="Way">
-            {[true, false].map((v) => (
-              <Button
-                key={String(v)}
-                kind={withRoute === v ? 'strong' : 'plain'}
-                role="radio"
-                aria-checked={withRoute === v}
-                onClick={() => setWithRoute(v)}
-              >
-                {v ? 'Route from a GPX file' : 'Legs by hand'}
-              </Button>
-            ))}
-          </div>
-          {withRoute ? (
-            <div className="space-y-2">
-              <Field label="Route" hint="GPX track or route">
-                <input className={input} type="file" name="route" accept=".gpx,application/gpx+xml,text/xml" />
-              </Field>
-              <label className="flex items-center gap-2">
-                <input type="checkbox" name="useRecorded" value="yes" /> use the times recorded in the track for the
-                pace
-              </label>
-            </div>
-          ) : (
-            <div className="grid grid-cols-2 gap-4">
-              <Field label={metric ? 'Air, °C' : 'Air, °F'} hint="each leg may have its own later">
-                <input className={input} name="airC" type="number" step="any" />
-              </Field>
-              <div className="grid grid-cols-2 gap-4">
-                <Field label={metric ? 'Wind, m/s' : 'Wind, mph'} hint="at 10 m">
-                  <input className={input} name="wind" type="number" min={0} step="any" />
-                </Field>
-                <Field label="Humidity, %">
-                  <input className={input} name="humidity" type="number" min={2} max={100} placeholder="75" />
-                </Field>
-              </div>
-              <Field label="First leg, minutes" hint="more legs on the next screen">
-                <input className={input} name="minutes" type="number" min={5} max={1440} defaultValue={60} />
-              </Field>
-              <Field label={metric ? 'Climb, m' : 'Climb, ft'}>
-                <input className={input} name="climbM" type="number" step="any" defaultValue={0} />
-              </Field>
-            </div>
-          )}
-          <div className="grid grid-cols-2 gap-4">
-            <Field label="Sport">
-              <select className={input} name="sport" value={sport} onChange={(e) => setSport(e.target.value as Sport)}>
-                {SPORTS.filter((s) => isMoving(s)).map((s) => (
-                  <option key={s} value={s}>
-                    {sportWord(s)}
-                  </option>
-                ))}
-              </select>
-            </Field>
-            <Field label="Name" hint="else the route’s">
-              <input className={input} name="name" maxLength={120} />
-            </Field>
-            <Field label="How hard">
-              <select className={input} name="effortBy" value={by} onChange={(e) => setBy(e.target.value)}>
-                <option value="usual">As usual</option>
-                <option value="exertion">Exertion, 0–10</option>
-                <option value="heartRate">Heart rate, bpm</option>
-                <option value="speed">{metric ? 'Speed, km/h' : 'Speed, mph'}</option>
-                {sport === 'cycle' && <option value="power">Power, W</option>}
-              </select>
-            </Field>
-            {by === 'usual' ? (
-              <span />
-            ) : (
-              <Field label="Value">
-                <input className={input} name="effortValue" type="number" step="any" />
-              </Field>
-            )}
-            <Field label="Start" hint="local; empty: first hour of the forecast">
-              <input className={input} name="start" type="datetime-local" />
-            </Field>
-            <Field label={metric ? 'Pack beyond clothes, kg' : 'Pack beyond clothes, lb'}>
-              <input className={input} name="loadKg" type="number" min={0} step="any" defaultValue={metric ? 5 : 11} />
-            </Field>
-            <Field label="Clock ahead of UTC, h" hint="for the sun">
-              <input className={input} name="utcOffsetH" type="number" min={-12} max={14} step={0.5} defaultValue={1} />
-            </Field>
-          </div>
-          <Button kind="strong" type="submit" disabled={busy} className="px-5 py-2 text-[15px]">
-            {busy ? 'Reading…' : 'Take it in'}
-          </Button>
-        </form>
-        <aside className="max-w-[52ch] space-y-3 border-l border-grid-2 pl-6 text-ink-2 max-[900px]:border-l-0 max-[900px]:pl-0">
-          <h2 className="font-semibold text-ink">The forecast file</h2>
-          <p>
-            One line an hour. Needed: time, temperature, humidity, wind. Better with gust, direction, precipitation,
-            kind and cloud.
-          </p>
-          <pre
-            tabIndex={0}
-            className="overflow-x-auto border-y border-grid-2 bg-sheet px-2 py-2 text-[12px] leading-relaxed text-ink"
-          >
-            {
-              'time,temperature_c,humidity_pct,wind_ms,direction_deg\n2027-01-16T08:00,-9.5,86,3,240\n2027-01-16T09:00,-9,84,4,240'
-            }
-          </pre>
-          <p>
-            Imperial: <code>temperature_f</code>, <code>wind_mph</code>, <code>precipitation_in</code>. Kinds: dry snow,
-            wet snow, sleet, rain, freezing drizzle.
-          </p>
-          <h2 className="font-semibold text-ink">The route file</h2>
-          <p>
-            GPX 1.1. Elevation is smoothed; if there is none the way is taken as flat and you are told. Without times
-            the pace follows from your effort.
-          </p>
-        </aside>
+            <FileField
+              name="forecast"
+              label="Hourly forecast"
+              hint={way === 'route' ? 'CSV; metric or imperial headers' : 'CSV; or give the air below instead'}
+              accept=".csv,text/csv,text/plain"
+              missing={way === 'route' ? 'Choose the forecast file: a CSV with one line an hour.' : undefined}
+            />
+            {way === 'route' ? <RouteFields /> : <HandFields units={units} />}
+            <CommonFields units={units} />
+            <Button kind="strong" type="submit" disabled={busy} size="large">
+              {busy ? 'Reading…' : 'Take it in'}
+            </Button>
+          </form>
+        </FormProvider>
+        <FormatHelp />
       </main>
     </>
+  );
+}
+
+function FileField({
+  name,
+  label,
+  hint,
+  accept,
+  missing,
+}: {
+  name: 'forecast' | 'route';
+  label: string;
+  hint: string;
+  accept: string;
+  /** what to say when there is none; left out: it may be missing */
+  missing?: string;
+}) {
+  const id = `file-${name}`;
+  return (
+    <Controller<Form, 'forecast' | 'route'>
+      name={name}
+      rules={{ validate: (v) => missing === undefined || (v && (v as FileList).length > 0) || missing }}
+      render={({ field, fieldState }) => (
+        <Labelled label={label} hint={hint} error={fieldState.error?.message} htmlFor={id}>
+          <input
+            id={id}
+            type="file"
+            name={name}
+            accept={accept}
+            aria-invalid={!!fieldState.error}
+            className="w-full rounded-[3px] border border-grid-2 bg-sheet px-2 py-1.5 file:mr-3 file:cursor-pointer file:rounded-[3px] file:border file:border-ink file:bg-paper file:px-2 file:py-0.5 file:font-semibold"
+            ref={field.ref}
+            onBlur={field.onBlur}
+            onChange={(e) => field.onChange(e.target.files)}
+          />
+        </Labelled>
+      )}
+    />
+  );
+}
+
+function RouteFields() {
+  return (
+    <div className="space-y-2">
+      <FileField
+        name="route"
+        label="Route"
+        hint="GPX track or route"
+        accept=".gpx,application/gpx+xml,text/xml"
+        missing="Choose the route file, or take “Legs by hand” above."
+      />
+      <Controller<Form, 'useRecorded'>
+        name="useRecorded"
+        render={({ field }) => (
+          <Check checked={field.value} onChange={field.onChange}>
+            use the times recorded in the track for start and pace
+          </Check>
+        )}
+      />
+    </div>
+  );
+}
+
+function HandFields({ units }: { units: Units }) {
+  const metric = units === 'metric';
+  const air: NumberRule = metric
+    ? { label: 'Air', low: -60, high: 40, unit: '°C', optional: true }
+    : { label: 'Air', low: -76, high: 104, unit: '°F', optional: true };
+  const wind: NumberRule = metric
+    ? { label: 'Wind', low: 0, high: 60, unit: 'm/s', optional: true }
+    : { label: 'Wind', low: 0, high: 134, unit: 'mph', optional: true };
+  const climb: NumberRule = metric
+    ? { label: 'Climb', low: -3000, high: 3000, unit: 'm', optional: true }
+    : { label: 'Climb', low: -9842, high: 9842, unit: 'ft', optional: true };
+  return (
+    <div className="grid grid-cols-2 gap-4 max-[560px]:grid-cols-1">
+      <NumberField<Form> name="airC" rule={air} hint="each leg may have its own later" />
+      <NumberField<Form> name="wind" rule={wind} hint="at 10 m" />
+      <NumberField<Form>
+        name="humidity"
+        rule={{ label: 'Humidity', low: 2, high: 100, unit: '%', optional: true }}
+        hint="75 where you do not know"
+        placeholder="75"
+      />
+      <NumberField<Form>
+        name="minutes"
+        rule={{ label: 'First leg', low: 5, high: 1440, unit: 'minutes' }}
+        hint="more legs on the next screen"
+      />
+      <NumberField<Form> name="climbM" rule={climb} />
+    </div>
+  );
+}
+
+const EFFORTS: Record<Exclude<Form['effortBy'], 'usual'>, (metric: boolean) => NumberRule> = {
+  exertion: () => ({ label: 'Exertion', low: 0, high: 10, unit: 'of 10' }),
+  heartRate: () => ({ label: 'Heart rate', low: 40, high: 220, unit: 'bpm' }),
+  speed: (metric) => ({ label: 'Speed', low: metric ? 0.5 : 0.3, high: metric ? 60 : 37, unit: metric ? 'km/h' : 'mph' }),
+  power: () => ({ label: 'Power', low: 20, high: 600, unit: 'W' }),
+};
+
+function CommonFields({ units }: { units: Units }) {
+  const metric = units === 'metric';
+  const { sport, effortBy } = useWatch<Form>() as Form;
+  return (
+    <div className="grid grid-cols-2 gap-4 max-[560px]:grid-cols-1">
+      <Controller<Form, 'sport'>
+        name="sport"
+        render={({ field }) => (
+          <Labelled label="Sport" htmlFor="sport">
+            <Select<Sport>
+              label="Sport"
+              value={field.value}
+              className="px-2 py-1.5"
+              options={SPORTS.filter(isMoving).map((s) => ({ value: s, label: SPORT[s].label }))}
+              onChange={field.onChange}
+            />
+          </Labelled>
+        )}
+      />
+      <TextField<Form> name="name" label="Name" hint="else the route’s" />
+      <Controller<Form, 'effortBy'>
+        name="effortBy"
+        rules={{
+          validate: (by) =>
+            by !== 'power' || SPORT[sport].mechanics?.by === 'ride' || 'Power is known on a bicycle only. Choose another.',
+        }}
+        render={({ field, fieldState }) => (
+          <Labelled label="How hard" htmlFor="effort-by">
+            <Select<Form['effortBy']>
+              label="How hard"
+              value={field.value}
+              className="px-2 py-1.5"
+              options={[
+                { value: 'usual', label: 'As usual' },
+                { value: 'exertion', label: 'Exertion, 0–10' },
+                { value: 'heartRate', label: 'Heart rate' },
+                { value: 'speed', label: 'Speed' },
+                ...(SPORT[sport].mechanics?.by === 'ride' ? [{ value: 'power' as const, label: 'Power' }] : []),
+              ]}
+              onChange={field.onChange}
+            />
+            {fieldState.error && <FieldError id="effort-by-error">{fieldState.error.message!}</FieldError>}
+          </Labelled>
+        )}
+      />
+      {effortBy === 'usual' ? (
+        <span className="max-[560px]:hidden" />
+      ) : (
+        <NumberField<Form> key={effortBy} name="effortValue" rule={EFFORTS[effortBy](metric)} />
+      )}
+      <TextField<Form>
+        name="start"
+        label="Start"
+        hint="empty: as recorded, else the forecast’s first hour"
+        type="datetime-local"
+      />
+      <NumberField<Form>
+        name="loadKg"
+        rule={{ label: 'Pack beyond clothes', low: 0, high: metric ? 60 : 132, unit: metric ? 'kg' : 'lb' }}
+      />
+      <NumberField<Form>
+        name="utcOffsetH"
+        rule={{ label: 'Clock ahead of UTC', low: -12, high: 14, unit: 'h' }}
+        hint="for the sun"
+      />
+    </div>
   );
 }

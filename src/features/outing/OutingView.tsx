@@ -1,83 +1,73 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import type { Person } from '@/core/body/person';
-import { chillSplit } from '@/core/atmosphere/chillSplit';
-import { SHELTER_FACTOR } from '@/core/atmosphere/windAtBody';
-import { chillHazard, freezingMinutes, windChillC } from '@/core/atmosphere/windChill';
+import { SPORT } from '@/core/effort/sports';
+import { coldestFelt, exposureAt } from '@/core/outing/feelsLike';
 import { timelineOf, type Outing } from '@/core/outing/outing';
-import { buildProfile } from '@/core/outing/route';
 import type { Timeline } from '@/core/outing/timeline';
 import { OutOfRange } from '@/core/quantity/range';
-import { localTimeText, readLocalTime } from '@/formats/forecastCsv';
-import type { Problem } from '@/formats/problem';
 import { poundToKg } from '@/core/quantity/units';
-import {
-  clock,
-  day,
-  degrees,
-  difference,
-  fall,
-  fallUnit,
-  height,
-  temperature,
-  timeOfDay,
-  windSpeed,
-  type Units,
-} from '@/formats/words';
-import type { StoredOuting } from '@/store/outings';
+import { clock, day, localTimeText, readLocalTime, timeOfDay } from '@/formats/dates';
+import { temperature, windSpeed, type Units } from '@/formats/measures';
+import type { Problem } from '@/formats/problem';
 import { Header } from '@/features/shell/Header';
+import type { StoredOuting } from '@/store/outings';
+import { problemsOf, request } from '@/ui/api';
+import { useAutosave } from '@/ui/autosave';
 import { Button } from '@/ui/Button';
+import { useWidth } from '@/ui/draw/useWidth';
+import { createEdited, useEdited } from '@/ui/edited';
+import { Input } from '@/ui/fields';
+import { Term } from '@/ui/Hint';
+import { NumberCell } from '@/ui/NumberCell';
 import { Problems } from '@/ui/Problems';
-import { send } from '@/ui/send';
-import { useWidth } from '@/ui/useWidth';
+import { SaveNote } from '@/ui/SaveNote';
 import { warmUp } from '@/workers/client';
+import { coldOrWind } from './coldOrWind';
+import { HoursPanel } from './HoursPanel';
 import { LandProfile } from './LandProfile';
 import { LegTable } from './LegTable';
-import { sportWord } from './words';
 
-const cell = 'rounded-[3px] border border-grid-2 bg-sheet px-1.5 py-1';
+/** Width before the page is measured, px. */
+const FIRST_WIDTH = 1248;
 
-/** One outing: legs and stops on one clock, and the air on them. Edits are laid out at once and kept on Save. */
+/** One outing: legs and stops on one clock, and the air on them. Edits are laid out at once, stored by themselves, and undone with Z. */
 export function OutingView({ stored, person, units }: { stored: StoredOuting; person: Person; units: Units }) {
   const router = useRouter();
-  const [history, setHistory] = useState<Outing[]>([stored]);
-  const [at, setAt] = useState(0);
-  const [savedAt, setSavedAt] = useState(0);
-  const [problems, setProblems] = useState<Problem[]>([]);
-  const [busy, setBusy] = useState(false);
+  const [store] = useState(() => createEdited<Outing>(stored));
+  const { value: outing, commit: edit, undo, redo, canUndo, canRedo } = useEdited(store);
+  const [kept, setKept] = useState<Outing>(stored);
+  const [ref, width] = useWidth(FIRST_WIDTH);
   // The planner comes next.
   useEffect(() => void warmUp(), []);
-  const [ref, width] = useWidth(1248);
-  const outing = history[at];
-  const edit = (next: Outing) => {
-    setHistory([...history.slice(0, at + 1), next]);
-    setAt(at + 1);
-  };
-  const notes = useMemo(() => (stored.route ? buildProfile(stored.route).notes : []), [stored.route]);
-  const laid = useMemo((): { timeline: Timeline } | { problem: Problem } => {
+  useHotkeys('z', undo, { useKey: true });
+  useHotkeys('shift+z', redo, { useKey: true });
+
+  const laid = useMemo((): { timeline: Timeline; problem: null } | { timeline: null; problem: Problem } => {
     try {
-      return { timeline: timelineOf(outing, person) };
+      return { timeline: timelineOf(outing, person), problem: null };
     } catch (e) {
-      if (e instanceof OutOfRange)
-        return { problem: { where: 'Outing', field: e.field, value: String(e.value), allowed: e.allowed } };
-      throw e;
+      if (!(e instanceof OutOfRange)) throw e;
+      return {
+        timeline: null,
+        problem: { where: 'Outing', field: e.field, value: String(e.value), allowed: e.allowed },
+      };
     }
   }, [outing, person]);
-  const dirty = at !== savedAt;
-
-  async function save(): Promise<boolean> {
-    setBusy(true);
-    const body = Object.fromEntries(Object.entries(outing).filter(([k]) => k !== 'id' && k !== 'route'));
-    const sent = await send('PUT', `/api/outings/${stored.id}`, body);
-    setBusy(false);
-    setProblems(sent.ok ? [] : sent.problems);
-    if (sent.ok) {
-      setSavedAt(at);
+  // What cannot be laid out is not stored: the server would refuse it, and it says already why.
+  const saving = useAutosave<Outing, unknown>({
+    id: `outing ${stored.id}`,
+    value: laid.timeline ? outing : null,
+    stored: kept,
+    save: (o, also) => request('PUT', `/api/outings/${stored.id}`, bodyOf(o), also),
+    onStored: (o) => {
+      setKept(o);
       router.refresh();
-    }
-    return sent.ok;
-  }
+    },
+  });
+  const { timeline } = laid;
 
   return (
     <>
@@ -86,20 +76,19 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
         outingId={stored.id}
         right={
           <>
-            <Button kind="quiet" disabled={at === 0} onClick={() => setAt(at - 1)} aria-label="Undo">
+            <SaveNote state={saving.state} onAgain={saving.flush} />
+            <Button kind="quiet" disabled={!canUndo} onClick={undo} title="Undo (Z)">
               Undo
             </Button>
-            <Button kind="quiet" disabled={at === history.length - 1} onClick={() => setAt(at + 1)} aria-label="Redo">
+            <Button kind="quiet" disabled={!canRedo} onClick={redo} title="Redo (Shift+Z)">
               Redo
-            </Button>
-            <Button disabled={!dirty || busy || 'problem' in laid} onClick={() => void save()}>
-              {busy ? 'Saving…' : dirty ? 'Save' : 'Saved'}
             </Button>
             <Button
               kind="strong"
-              disabled={busy || 'problem' in laid}
-              onClick={async () => {
-                if (!dirty || (await save())) router.push(`/outing/${stored.id}/score`);
+              disabled={!timeline}
+              onClick={() => {
+                saving.flush();
+                router.push(`/outing/${stored.id}/score`);
               }}
             >
               What to wear
@@ -107,176 +96,100 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
           </>
         }
       />
-      <main className="mx-4 pt-3" ref={ref}>
-        <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
-          <input
-            aria-label="Name of the outing"
-            className="speak min-w-0 flex-1 border-b border-transparent bg-transparent text-[26px] font-semibold hover:border-grid-2 focus:border-ink"
-            value={outing.name}
-            maxLength={120}
-            onChange={(e) => edit({ ...outing, name: e.target.value })}
-          />
-          <label>
-            Start{' '}
-            <input
-              type="datetime-local"
-              className={cell}
-              value={localTimeText(outing.startMs)}
-              onChange={(e) => e.target.value && edit({ ...outing, startMs: readLocalTime(e.target.value, 'Outing') })}
-            />
-          </label>
-          <NumberField
-            label="Pack"
-            unit={units === 'metric' ? 'kg' : 'lb'}
-            value={units === 'metric' ? outing.loadKg : Math.round((outing.loadKg / poundToKg(1)) * 10) / 10}
-            low={0}
-            high={units === 'metric' ? 60 : 132}
-            step={0.5}
-            onChange={(v) => edit({ ...outing, loadKg: units === 'metric' ? v : Math.min(60, poundToKg(v)) })}
-          />
-          <NumberField
-            label="Snow brightness"
-            unit=""
-            value={outing.albedo}
-            low={0}
-            high={1}
-            step={0.05}
-            onChange={(albedo) => edit({ ...outing, albedo })}
-          />
-        </div>
-        {'timeline' in laid ? (
-          <Summary outing={outing} timeline={laid.timeline} units={units} />
+      <main className="mx-4 pt-3 pb-8" ref={ref}>
+        <h1 className="sr-only">{outing.name}</h1>
+        <OutingHead outing={outing} units={units} edit={edit} />
+        {timeline ? (
+          <Summary outing={outing} timeline={timeline} units={units} />
         ) : (
-          <Problems problems={[laid.problem]} title="These legs cannot be walked as they stand." />
+          <Problems problems={[laid.problem]} title="These legs cannot be walked as they stand. They are not stored like this." />
         )}
-        <Problems problems={problems} title="Not saved." />
-        {'timeline' in laid && <LandProfile timeline={laid.timeline} width={width} units={units} />}
-        {notes.length > 0 && <p className="mb-2 border-l-[3px] border-grid-2 pl-2 text-ink-2">{notes.join(' ')}</p>}
-        <div
-          className={`grid grid-cols-[minmax(0,1fr)_auto] gap-4 ${outing.route ? 'max-[1260px]:grid-cols-1' : 'max-[1480px]:grid-cols-1'}`}
-        >
-          <LegTable outing={outing} laid={laid} units={units} edit={edit} />
-          <Hours outing={outing} units={units} />
+        {saving.error && <Problems problems={problemsOf(saving.error)} title="Not saved." />}
+        {timeline && <LandProfile timeline={timeline} width={width} units={units} />}
+        {outing.profile && outing.profile.notes.length > 0 && (
+          <p className="mb-2 border-l-[3px] border-grid-2 pl-2 text-ink-2">{outing.profile.notes.join(' ')}</p>
+        )}
+        <LegTable outing={outing} timeline={timeline} units={units} edit={edit} />
+        <div className="mt-5 max-w-[860px]">
+          <HoursPanel
+            hours={outing.forecast}
+            eleM={outing.forecastEleM}
+            outing={{ startMs: outing.startMs, endMs: outing.startMs + (timeline?.endS ?? 0) * 1000 }}
+            units={units}
+          />
         </div>
       </main>
     </>
   );
 }
 
-function Summary({ outing, timeline, units }: { outing: Outing; timeline: Timeline; units: Units }) {
-  const coldest = timeline.stretches.reduce((a, b) =>
-    windChillC(b.airC, b.wind10 * 3.6) < windChillC(a.airC, a.wind10 * 3.6) ? b : a,
+/** What the server takes of an outing: all that can be edited. */
+const bodyOf = (o: Outing) =>
+  Object.fromEntries(Object.entries(o).filter(([k]) => k !== 'id' && k !== 'profile' && k !== 'archived'));
+
+const MOST_LOAD_KG = 60;
+
+function OutingHead({ outing, units, edit }: { outing: Outing; units: Units; edit: (next: Outing) => void }) {
+  const metric = units === 'metric';
+  const load = (kg: number) => Math.round((metric ? kg : kg / poundToKg(1)) * 10) / 10;
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+      <Input
+        aria-label="Name of the outing"
+        className="speak min-w-[260px] flex-1 border-transparent bg-transparent px-0 text-[26px] leading-tight font-semibold max-[560px]:basis-full max-[560px]:text-[21px]"
+        key={outing.name}
+        defaultValue={outing.name}
+        maxLength={120}
+        onBlur={(e) =>
+          e.target.value.trim() !== '' && e.target.value !== outing.name && edit({ ...outing, name: e.target.value })
+        }
+        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+      />
+      <label>
+        Start{' '}
+        <Input
+          type="datetime-local"
+          className="px-1.5 py-1"
+          value={localTimeText(outing.startMs)}
+          min="1970-01-01T00:00"
+          max="2096-12-31T23:59"
+          onChange={(e) => e.target.value && edit({ ...outing, startMs: readLocalTime(e.target.value, 'Outing') })}
+        />
+      </label>
+      <span className="whitespace-nowrap">
+        Pack{' '}
+        <NumberCell
+          rule={{ label: 'Pack', low: 0, high: load(MOST_LOAD_KG), unit: metric ? 'kg' : 'lb' }}
+          value={load(outing.loadKg)}
+          onTake={(v) => edit({ ...outing, loadKg: Math.min(MOST_LOAD_KG, metric ? v! : poundToKg(v!)) })}
+        />{' '}
+        {metric ? 'kg' : 'lb'}
+      </span>
+      <span className="whitespace-nowrap">
+        <Term says="How much of the sun the ground throws back: fresh snow 0.8, old snow 0.6, bare ground 0.2.">
+          Snow brightness
+        </Term>{' '}
+        <NumberCell
+          rule={{ label: 'Snow brightness', low: 0, high: 1, unit: '' }}
+          value={outing.albedo}
+          onTake={(v) => edit({ ...outing, albedo: v! })}
+        />
+      </span>
+    </div>
   );
-  const chill = windChillC(coldest.airC, coldest.wind10 * 3.6);
-  const minutes = freezingMinutes(coldest.airC, coldest.wind10 * 3.6);
+}
+
+function Summary({ outing, timeline, units }: { outing: Outing; timeline: Timeline; units: Units }) {
+  const coldest = coldestFelt(timeline.stretches);
+  const e = exposureAt(coldest);
   return (
     <p className="speak mt-1 max-w-[95ch] text-[17px] leading-snug">
-      {sportWord(outing.sport)}, {day(outing.startMs)}, {timeOfDay(outing.startMs)} to{' '}
+      {SPORT[outing.sport].label}, {day(outing.startMs)}, {timeOfDay(outing.startMs)} to{' '}
       {timeOfDay(outing.startMs + timeline.endS * 1000)}, {clock(timeline.endS)} h out. Coldest{' '}
-      {temperature(coldest.airC, units)} with {windSpeed(coldest.wind10, units)} at 10 m at {clock(coldest.startS)},
-      feels like {temperature(chill, units)}: {chillHazard(chill).hazard} risk,{' '}
-      {Number.isFinite(minutes) ? `bare cheeks may freeze in ${minutes.toFixed(0)} min` : chillHazard(chill).says}.{' '}
+      {temperature(coldest.airC, units)} with {windSpeed(coldest.relativeWind, units)} on you at {clock(coldest.startS)},
+      feels like {temperature(e.feelsC, units)}: {e.hazard} risk,{' '}
+      {Number.isFinite(e.freezesMin) ? `bare cheeks may freeze in ${e.freezesMin.toFixed(0)} min` : e.says}.{' '}
       {coldOrWind(timeline, units)}
     </p>
-  );
-}
-
-/** Is it cold or is it the wind? At the stretch where bare skin loses most. */
-function coldOrWind(timeline: Timeline, units: Units): string {
-  const out = timeline.stretches.filter((s) => s.airC < 12 && s.sport !== 'hut' && s.sport !== 'drive');
-  if (out.length === 0) return '';
-  const split = (s: (typeof out)[number]) =>
-    chillSplit({
-      airC: s.airC,
-      windMs: s.wind10 * SHELTER_FACTOR[timeline.legs[s.leg].shelter],
-      relativeMs: s.relativeWind,
-      sunWm2: s.sunWm2,
-    });
-  const worst = out.reduce((a, b) => (split(b).feelsC < split(a).feelsC ? b : a));
-  const s = split(worst);
-  if (s.windK + s.ownK < 2 && s.sunK > -1)
-    return `It is the cold, hardly any wind: at worst ${temperature(worst.airC, units)} on bare skin.`;
-  const parts = [
-    s.windK > 0.5 && `${difference(s.windK, units, 0)} is the wind`,
-    s.ownK > 0.5 && `${difference(s.ownK, units, 0)} your own speed`,
-    s.ownK < -0.5 && `your own speed takes ${difference(-s.ownK, units, 0)} off`,
-    s.sunK < -1 && `the sun gives ${difference(-s.sunK, units, 0)} back`,
-  ].filter(Boolean);
-  return `On bare skin at ${clock(worst.startS)}, beyond the air’s ${temperature(worst.airC, units)}, ${parts.join(' and ')}.`;
-}
-
-function NumberField({
-  label,
-  unit,
-  value,
-  low,
-  high,
-  step,
-  onChange,
-}: {
-  label: string;
-  unit: string;
-  value: number;
-  low: number;
-  high: number;
-  step: number;
-  onChange: (v: number) => void;
-}) {
-  return (
-    <label>
-      {label}{' '}
-      <input
-        type="number"
-        className={`${cell} w-16 text-right`}
-        min={low}
-        max={high}
-        step={step}
-        value={value}
-        onChange={(e) => Number.isFinite(e.target.valueAsNumber) && onChange(e.target.valueAsNumber)}
-      />{' '}
-      {unit}
-    </label>
-  );
-}
-
-function Hours({ outing, units }: { outing: Outing; units: Units }) {
-  return (
-    <section aria-label="Forecast" className="max-h-[360px] overflow-y-auto">
-      <table className="border-collapse text-right">
-        <caption className="pb-1 text-left font-semibold">Forecast for {height(outing.forecastEleM, units)}</caption>
-        <thead>
-          <tr className="border-b-2 border-ink text-[12px] text-ink-3">
-            {[
-              'Hour',
-              `Air, ${units === 'metric' ? '°C' : '°F'}`,
-              'Feels',
-              `Wind, ${units === 'metric' ? 'm/s' : 'mph'}`,
-              'Gust',
-              'Humid',
-              'Falls',
-            ].map((h) => (
-              <th key={h} className="px-1.5 py-0.5 font-medium whitespace-nowrap">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {outing.forecast.map((h) => (
-            <tr key={h.timeMs} className="border-b border-grid">
-              <td className="px-2 font-semibold">{timeOfDay(h.timeMs)}</td>
-              <td className="px-1.5">{degrees(h.airC, units)}</td>
-              <td className="px-1.5">{degrees(windChillC(h.airC, h.wind * 3.6), units)}</td>
-              <td className="px-1.5">{windSpeed(h.wind, units).replace(/ .*/, '')}</td>
-              <td className="px-1.5">{windSpeed(h.gust, units).replace(/ .*/, '')}</td>
-              <td className="px-1.5">{(h.humidity * 100).toFixed(0)} %</td>
-              <td className="px-1.5 text-left whitespace-nowrap">
-                {h.kind === 'none' ? '–' : `${fall(h.precipitationMmH, units)} ${fallUnit(units)}/h ${h.kind}`}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </section>
   );
 }

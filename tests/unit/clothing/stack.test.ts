@@ -2,17 +2,17 @@ import { AIR_HEAT } from '@/core/quantity/units';
 import { ZONES, ZONE_COUNT, zoneIndex, type Zone } from '@/core/body/zones';
 import { openingFlow, pumping, throughFlow } from '@/core/clothing/airExchange';
 import { CATALOGUE, fromCatalogue } from '@/core/clothing/catalogue';
-import { ensemble, zoneConductances } from '@/core/clothing/ensemble';
+import { ensemble, zoneConductances } from '@/core/clothing/ensembleInsulation';
 import { checkGarment, fabricResistance, GROUPS, wetCapacityG, type Garment } from '@/core/clothing/garment';
 import { buildStacks, coverage, newStacks, STRIDE, type Ambient } from '@/core/clothing/stack';
-import { compileWardrobe } from '@/core/clothing/wardrobe';
+import { garmentArrays } from '@/core/clothing/garmentArrays';
 import { MAX_OPENINGS } from '@/core/clothing/garment';
 import { garmentsOf } from '#tests/support/outings';
 
 const AIR: Ambient = { airC: -5, relativeWind: 2, pumping: 0.6, packOn: false };
 
 function stacksFor(garments: Garment[], air = AIR, open: Record<string, Record<string, number>> = {}) {
-  const w = compileWardrobe(garments);
+  const w = garmentArrays(garments);
   const settings = new Float64Array(garments.length * MAX_OPENINGS);
   garments.forEach((g, i) =>
     g.openings.forEach((o, k) => (settings[i * MAX_OPENINGS + k] = open[g.id]?.[o.id] ?? o.usual)),
@@ -149,10 +149,10 @@ test.each([
   expect(() => checkGarment({ ...fromCatalogue('wind-shell')!, ...over })).toThrow(`garment "Wind shell" ${says}`);
 });
 
-test('a wardrobe refuses the same id twice and a wagon load', () => {
-  expect(() => compileWardrobe(garmentsOf('wind-shell', 'wind-shell'))).toThrow('garment id is wind-shell');
+test('a arrays refuses the same id twice and a wagon load', () => {
+  expect(() => garmentArrays(garmentsOf('wind-shell', 'wind-shell'))).toThrow('garment id is wind-shell');
   expect(() =>
-    compileWardrobe(Array.from({ length: 201 }, (_, i) => ({ ...fromCatalogue('wind-shell')!, id: String(i) }))),
+    garmentArrays(Array.from({ length: 201 }, (_, i) => ({ ...fromCatalogue('wind-shell')!, id: String(i) }))),
   ).toThrow('garments is 201');
 });
 

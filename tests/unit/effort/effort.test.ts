@@ -2,7 +2,7 @@ import { AVERAGE_PERSON, engineOf } from '@/core/body/person';
 import { headwindCosine, relativeWind, SHELTER_FACTOR, STILL_AIR } from '@/core/atmosphere/windAtBody';
 import { kindFromWetBulb, LIQUID_SHARE } from '@/core/atmosphere/precipitation';
 import { sunOnBody, sunPosition } from '@/core/atmosphere/sun';
-import { isIndoors, isMoving, pumpingSpeed, SPORTS } from '@/core/effort/activity';
+import { isIndoors, isMoving, pumpingSpeed, SPORTS, SPORT } from '@/core/effort/sports';
 import { roadLoadPower, speedForPower, type RoadLoad } from '@/core/effort/cycling';
 import {
   metabolicFromExertion,
@@ -11,7 +11,6 @@ import {
   TALK_TEST,
 } from '@/core/effort/fromAthlete';
 import { legEffort } from '@/core/effort/legEffort';
-import { MUSCLE_SHARE } from '@/core/effort/muscleShare';
 
 const engine = engineOf(AVERAGE_PERSON);
 const road: RoadLoad = { massKg: 90, speedMs: 8, slope: 0, airSpeedMs: 8, airDensity: 1.29, surface: 'tarmac' };
@@ -79,9 +78,9 @@ test('heat is metabolic rate less work, and work never exceeds what muscle can d
 });
 
 test('muscle shares sum to one in every sport; poles warm arms, pedals thighs', () => {
-  for (const sport of SPORTS) expect(MUSCLE_SHARE[sport].reduce((a, b) => a + b, 0)).toBeCloseTo(1, 6);
-  expect(MUSCLE_SHARE['classic ski'][4]).toBeGreaterThan(MUSCLE_SHARE.run[4]);
-  expect(MUSCLE_SHARE.cycle[6]).toBeGreaterThan(MUSCLE_SHARE.run[6]);
+  for (const sport of SPORTS) expect(SPORT[sport].muscles.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 6);
+  expect(SPORT['classic ski'].muscles[4]).toBeGreaterThan(SPORT.run.muscles[4]);
+  expect(SPORT.cycle.muscles[6]).toBeGreaterThan(SPORT.run.muscles[6]);
 });
 
 test('limbs pump like walking of at most 1.2 m/s, and not at all when sitting', () => {
@@ -136,9 +135,9 @@ test.each([
 });
 
 test('sun on the body: none at night, more on snow and under a clear sky, little in the shade', () => {
-  expect(sunOnBody(-5, 0, 0.8, false)).toBe(0);
-  expect(sunOnBody(15, 0, 0.8, false)).toBeGreaterThan(sunOnBody(15, 0, 0.2, false));
-  expect(sunOnBody(15, 1, 0.8, false)).toBeLessThan(0.5 * sunOnBody(15, 0, 0.8, false));
-  expect(sunOnBody(15, 0, 0.8, true)).toBeLessThan(0.5 * sunOnBody(15, 0, 0.8, false));
-  expect(sunOnBody(30, 0, 0.8, false)).toBeWithin(100, 500);
+  expect(sunOnBody(-5, 0, 0.8, 'sun')).toBe(0);
+  expect(sunOnBody(15, 0, 0.8, 'sun')).toBeGreaterThan(sunOnBody(15, 0, 0.2, 'sun'));
+  expect(sunOnBody(15, 1, 0.8, 'sun')).toBeLessThan(0.5 * sunOnBody(15, 0, 0.8, 'sun'));
+  expect(sunOnBody(15, 0, 0.8, 'shade')).toBeLessThan(0.5 * sunOnBody(15, 0, 0.8, 'sun'));
+  expect(sunOnBody(30, 0, 0.8, 'sun')).toBeWithin(100, 500);
 });

@@ -1,10 +1,11 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { bodyParameters } from '@/core/body/bodyParameters';
-import { scorePlan } from '@/core/plan/score';
-import type { Plan } from '@/core/simulate/plan';
+import { scorePlan } from '@/core/judge/scorePlan';
+import type { Plan } from '@/core/kit/plan';
 import { homeLine } from '@/features/home/lines';
-import { garmentWater, lanesOf, stateAt, wetLevel } from '@/features/score/lanes';
-import { areaPath, barTop, linear, linePath, runsOf } from '@/ui/scale';
+import { garmentWater } from '@/core/judge/garmentWater';
+import { lanesOf, stateAt, wetLevel } from '@/features/score/drawing/laneSegments';
+import { areaPath, barTop, linear, linePath, runsOf } from '@/ui/draw/scale';
 import { aLeg, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 
 /** What the screens draw is worked out by small pure functions: these. */
@@ -79,7 +80,7 @@ describe('a line of the home screen', () => {
     forecastEleM: 0,
     startEleM: 400,
     albedo: 0.6,
-    route: null,
+    profile: null,
     legs: [aLeg({ minutes: 60, climbM: 400, effort: { by: 'exertion', value: 4 } })],
     forecast: [
       {

@@ -5,7 +5,7 @@ import { planReport, report } from '@/formats/report';
 import { PUBLISHED } from '@/formats/schemas';
 import { MAX_JSON, parseJson, validated } from '@/formats/validate';
 import { timelineOf } from '@/core/outing/outing';
-import { scorePlan } from '@/core/plan/score';
+import { scorePlan } from '@/core/judge/scorePlan';
 import { ZONES } from '@/core/body/zones';
 
 const leg = (over: object = {}) => ({

@@ -1,5 +1,6 @@
 import { readFileSync, readdirSync } from 'node:fs';
-import { localTimeText, MAX_CSV_BYTES, readForecastCsv, readLocalTime } from '@/formats/forecastCsv';
+import { localTimeText, readLocalTime } from '@/formats/dates';
+import { MAX_CSV_BYTES, readForecastCsv } from '@/formats/forecastCsv';
 import { describe as words, Refused } from '@/formats/problem';
 
 const HEAD = 'time,temperature_c,humidity_pct,wind_ms';

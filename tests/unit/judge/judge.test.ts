@@ -1,28 +1,26 @@
 import { AVERAGE_PERSON, checkPerson } from '@/core/body/person';
-import { addMoment, deciding, noCost, totalCost, type Moment } from '@/core/judge/cost';
+import { addMoment, deciding, noCost, totalCost } from '@/core/judge/cost';
 import { coldTorso, comfortableSkin, sensation, sensationWord } from '@/core/judge/sensation';
-import { LIMIT } from '@/core/judge/thresholds';
+import { LIMIT } from '@/core/judge/limits';
 import { verdict } from '@/core/judge/verdict';
-import { phases, legAt } from '@/core/plan/moments';
-import { scorePlan } from '@/core/plan/score';
+import { phases, legAt } from '@/core/outing/moments';
+import { scorePlan } from '@/core/judge/scorePlan';
+import { clock, timeOfDay, day } from '@/formats/dates';
 import {
-  clock,
   degrees,
   difference,
   distance,
-  fillSlots,
   grams,
   height,
   kilograms,
   minus,
-  plainVerdict,
   temperature,
-  timeOfDay,
-  day,
   windSpeed,
-} from '@/formats/words';
+} from '@/formats/measures';
+import { fillSlots, plainVerdict } from '@/formats/sentences';
 import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 import { run } from '#tests/support/runCase';
+import type { Moment } from '@/core/judge/moment';
 
 describe('sensation', () => {
   test('Fanger’s comfortable skin: 34 °C at rest, cool skin at work (ISO 7730)', () => {

@@ -1,7 +1,7 @@
 import { convection, lewis, LEWIS_PER_PA } from '@/core/atmosphere/boundaryLayer';
 import { AVERAGE_PERSON, engineOf } from '@/core/body/person';
 import { buildTimeline } from '@/core/outing/timeline';
-import { ensemble } from '@/core/clothing/ensemble';
+import { ensemble } from '@/core/clothing/ensembleInsulation';
 import type { Leg } from '@/core/outing/leg';
 import { aLeg, garmentsOf } from '#tests/support/outings';
 

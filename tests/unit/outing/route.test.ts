@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { AVERAGE_PERSON, engineOf } from '@/core/body/person';
-import { cutRoute } from '@/core/outing/cutRoute';
+import { legsFromRoute } from '@/core/outing/legsFromRoute';
 import { outingFromRoute, timelineOf } from '@/core/outing/outing';
 import { handPace, paceFor } from '@/core/outing/pace';
 import { bearing, buildProfile, climbOf, distanceM, type RoutePoint } from '@/core/outing/route';
@@ -99,7 +99,7 @@ test.each([
 const hill = buildProfile(north(120, (i) => 300 + (i < 30 ? 0 : i < 70 ? (i - 30) * 12 : 480 - (i - 70) * 9.6)));
 
 test('a route is cut into flat, climb and descent, and the legs add up to it', () => {
-  const legs = cutRoute(hill, engine, 'hike', { by: 'usual' }, 8, false);
+  const legs = legsFromRoute(hill, engine, { sport: 'hike', effort: { by: 'usual' }, loadKg: 8, clock: 'by effort' });
   const moving = legs.filter((l) => l.distanceM > 0);
   expect(moving.map((l) => l.name.split(' ')[0])).toEqual(['Level', 'Climb', 'Descent']);
   expect(moving.reduce((s, l) => s + l.distanceM, 0)).toBeCloseTo(hill.distanceM[hill.distanceM.length - 1], 0);
@@ -108,7 +108,12 @@ test('a route is cut into flat, climb and descent, and the legs add up to it', (
 });
 
 test('a ski tour skis down what it climbed, much faster than up', () => {
-  const legs = cutRoute(hill, engine, 'ski tour', { by: 'exertion', value: 4 }, 7, false);
+  const legs = legsFromRoute(hill, engine, {
+    sport: 'ski tour',
+    effort: { by: 'exertion', value: 4 },
+    loadKg: 7,
+    clock: 'by effort',
+  });
   const down = legs.find((l) => l.sport === 'downhill ski')!;
   const up = legs.find((l) => l.climbM > 100)!;
   expect(up.sport).toBe('ski tour');
@@ -123,7 +128,12 @@ test('recorded times set the minutes when asked', () => {
       (i) => i * 90,
     ),
   );
-  const legs = cutRoute(timed, engine, 'hike', { by: 'usual' }, 0, true).filter((l) => l.distanceM > 0);
+  const legs = legsFromRoute(timed, engine, {
+    sport: 'hike',
+    effort: { by: 'usual' },
+    loadKg: 0,
+    clock: 'recorded',
+  }).filter((l) => l.distanceM > 0);
   expect(legs.reduce((s, l) => s + l.minutes, 0)).toBeWithin(119 * 1.5 - 3, 119 * 1.5 + 3);
 });
 
@@ -141,7 +151,7 @@ test('harder effort is faster, uphill is slower, and a given speed is a given sp
 test('from the shipped files to one clock: every second covered once, weather on the right side of the clock', () => {
   const route = readGpx(readFileSync('src/demo/files/skarn-head-round.gpx', 'utf8'), 'r').points;
   const forecast = readForecastCsv(readFileSync('src/demo/files/saturday-tarnholt.csv', 'utf8'), 'f');
-  const { outing } = outingFromRoute(
+  const outing = outingFromRoute(
     {
       name: 'Round',
       sport: 'ski tour',
@@ -149,7 +159,7 @@ test('from the shipped files to one clock: every second covered once, weather on
       startMs: forecast[2].timeMs,
       utcOffsetMin: 60,
       loadKg: 7,
-      useRecorded: false,
+      clock: 'by effort',
       route,
       forecast,
     },

@@ -115,7 +115,7 @@ test('opening a vent never lowers a zone’s dry plus evaporative loss at the sa
         const shut = { ...c.plan, openings: { ...c.plan.openings, [g.id]: { ...c.plan.openings[g.id], [o.id]: 0 } } };
         sim.start(shut, {});
         sim.run([{ ...x, endS: 900 }], shut);
-        sim.apply([{ do: 'set', garment: g.id, opening: o.id, setting }], x.airC);
+        sim.wearing.apply([{ do: 'set', garment: g.id, opening: o.id, setting }], x.airC);
         sim.dress(x);
         const series = sim.run([{ ...x, endS: 960 }], { ...shut, cues: [] }, { sampleS: 60 });
         const row = (series.rows - 1) * ZONES.length;

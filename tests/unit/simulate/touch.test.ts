@@ -1,7 +1,7 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { WETTINGS } from '@/core/outing/wetting';
 import { Simulator } from '@/core/simulate/simulator';
-import type { Plan } from '@/core/simulate/plan';
+import type { Plan } from '@/core/kit/plan';
 import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
 import { run, type Run, type TestLeg } from '#tests/support/runCase';
 

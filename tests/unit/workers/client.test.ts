@@ -1,13 +1,14 @@
 import { expose, releaseProxy, type Remote } from 'comlink';
 import { AVERAGE_PERSON } from '@/core/body/person';
 import type { Outing } from '@/core/outing/outing';
-import { PLAIN_WISHES } from '@/core/plan/wishes';
+import { PLAIN_WISHES } from '@/core/search/wishes';
 import { practise } from '@/workers/warmUp';
 
 /** A worker in this process: the link is real, what it is asked is answered by hand. */
 class NearWorker extends EventTarget {
   static all: NearWorker[] = [];
   static practised = 0;
+  static opened = 0;
   onerror: ((e: { message: string }) => void) | null = null;
   ended = false;
   private readonly progress: Remote<() => void>[] = [];
@@ -22,7 +23,8 @@ class NearWorker extends EventTarget {
       return new Promise((done) => this.questions.push(done));
     };
     const { port1, port2 } = this.channel;
-    expose({ plan: ask, schools: ask, practise: () => void NearWorker.practised++ }, port2 as never);
+    const open = () => void NearWorker.opened++;
+    expose({ open, plan: ask, schools: ask, practise: () => void NearWorker.practised++ }, port2 as never);
     port1.onmessage = (e) => this.dispatchEvent(Object.assign(new Event('message'), { data: e.data as unknown }));
   }
 
@@ -38,13 +40,13 @@ class NearWorker extends EventTarget {
   }
 }
 
-const request = {
+const setting = {
   person: AVERAGE_PERSON,
   closet: [],
+  inCloset: [],
   outing: {} as Outing,
   damp: {},
   wishes: PLAIN_WISHES,
-  leadDays: 1,
 };
 const until = async (holds: () => boolean) => {
   while (!holds()) await new Promise((r) => setTimeout(r, 1));
@@ -53,14 +55,15 @@ const latest = () => NearWorker.all[NearWorker.all.length - 1];
 
 /** The page's side, each time as a page has it that was just loaded. */
 let page: typeof import('@/workers/client');
-const plan = () => page.planInWorker(request, () => undefined);
-const compare = () => page.schoolsInWorker(request, ['a', 'b'], () => undefined);
+const plan = () => page.planInWorker(setting, 1, () => undefined);
+const compare = () => page.schoolsInWorker(setting, 1, ['a', 'b'], () => undefined);
 
 beforeEach(async () => {
   jest.resetModules();
   Object.assign(globalThis, { Worker: NearWorker });
   NearWorker.all = [];
   NearWorker.practised = 0;
+  NearWorker.opened = 0;
   page = await import('@/workers/client');
 });
 afterEach(() => NearWorker.all.forEach((w) => w.terminate()));
@@ -91,6 +94,24 @@ test('a worker is asked one thing at a time; a cancelled one is ended and never 
   plan();
   await until(() => young.questions.length === 2);
   expect(NearWorker.all).toHaveLength(2);
+});
+
+test('what questions rest on crosses once to each worker, and again only when it changes', async () => {
+  const answer = async (work: { result: Promise<unknown> }) => {
+    const asked = latest().questions.length;
+    await until(() => latest().questions.length > asked);
+    latest().questions[asked]('done');
+    await work.result;
+  };
+  const first = plan();
+  await until(() => latest().questions.length === 1);
+  latest().questions[0]('done');
+  await first.result;
+  await answer(plan());
+  expect(NearWorker.opened).toBe(1);
+  await answer(page.planInWorker({ ...setting }, 1, () => undefined));
+  expect(NearWorker.opened).toBe(2);
+  expect(NearWorker.all).toHaveLength(1);
 });
 
 test('a worker that breaks while it waits is not asked; one that breaks at work says so', async () => {

@@ -1,9 +1,11 @@
-import { SPORTS, type Sport } from '@/core/effort/activity';
+import { SPORTS, type Sport } from '@/core/effort/sports';
 import type { Effort } from '@/core/outing/leg';
 import type { ForecastHour } from '@/core/outing/forecast';
 import { outingFromRoute, timelineOf, type Outing } from '@/core/outing/outing';
+import type { RoutePoint } from '@/core/outing/route';
 import { SNOW_ALBEDO } from '@/core/outing/timeline';
-import { readForecastCsv, readLocalTime, MAX_CSV_BYTES } from '@/formats/forecastCsv';
+import { readLocalTime } from '@/formats/dates';
+import { readForecastCsv, MAX_CSV_BYTES } from '@/formats/forecastCsv';
 import { MAX_GPX_BYTES, readGpx } from '@/formats/gpx';
 import { atDoor, refuse } from '@/formats/problem';
 import { createOuting } from '@/store/outings';
@@ -33,9 +35,11 @@ export async function POST(request: Request): Promise<Response> {
 
     const gpx = form.get('route');
     let outing: Outing;
+    let points: RoutePoint[] | null = null;
     if (gpx instanceof File && !byHand) {
       const routeFile = file(gpx, MAX_GPX_BYTES, 'route', 'a GPX file');
       const route = readGpx(await routeFile.text(), routeFile.name);
+      points = route.points;
       outing = atDoor(routeFile.name, () =>
         outingFromRoute(
           {
@@ -45,13 +49,13 @@ export async function POST(request: Request): Promise<Response> {
             startMs,
             utcOffsetMin,
             loadKg,
-            useRecorded: text('useRecorded') === 'yes',
+            clock: text('useRecorded') === 'yes' ? 'recorded' : 'by effort',
             route: route.points,
             forecast,
           },
           athlete.person,
         ),
-      ).outing;
+      );
     } else {
       if (text('minutes') === '')
         refuse('Form', 'route', 'no file chosen', 'a GPX file, or choose "Legs by hand" above');
@@ -66,7 +70,7 @@ export async function POST(request: Request): Promise<Response> {
         forecastEleM: 0,
         startEleM: 0,
         albedo: SNOW_ALBEDO,
-        route: null,
+        profile: null,
         forecast,
         legs: [
           {
@@ -84,7 +88,7 @@ export async function POST(request: Request): Promise<Response> {
       };
     }
     atDoor('Outing', () => timelineOf(outing, athlete.person));
-    return { id: await createOuting(athlete.id, outing) };
+    return { id: await createOuting(athlete.id, outing, points) };
   });
 }
 

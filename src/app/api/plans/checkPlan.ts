@@ -1,4 +1,4 @@
-import type { Plan } from '@/core/simulate/plan';
+import type { Plan } from '@/core/kit/plan';
 import { refuse } from '@/formats/problem';
 import { planSchema } from '@/formats/schemas';
 import { listCloset } from '@/store/closet';
@@ -16,7 +16,7 @@ export const planBody = {
 
 /** Every garment and opening a plan names must be the athlete's. @throws Refused */
 export async function checkPlan(athleteId: string, plan: Plan): Promise<void> {
-  const owned = new Map((await listCloset(athleteId, true)).map((o) => [o.garment.id, o.garment]));
+  const owned = new Map((await listCloset(athleteId, 'all')).map((o) => [o.garment.id, o.garment]));
   const garment = (id: string) => owned.get(id) ?? refuse('Plan', 'garment', id, 'garments of your own closet');
   const opening = (id: string, o: string) => {
     if (!garment(id).openings.some((x) => x.id === o))

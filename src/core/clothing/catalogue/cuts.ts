@@ -46,6 +46,7 @@ export type CutName = keyof typeof CUT;
 export const OPENING = {
   chestZip: {
     id: 'zip',
+    kind: 'vent',
     label: 'chest zip',
     openWord: 'chest zip open',
     closeWord: 'chest zip shut',
@@ -57,6 +58,7 @@ export const OPENING = {
   },
   frontZip: {
     id: 'zip',
+    kind: 'vent',
     label: 'front zip',
     openWord: 'front zip open',
     closeWord: 'front zip shut',
@@ -68,6 +70,7 @@ export const OPENING = {
   },
   pitZips: {
     id: 'pits',
+    kind: 'vent',
     label: 'pit zips',
     openWord: 'pit zips open',
     closeWord: 'pit zips shut',
@@ -78,6 +81,7 @@ export const OPENING = {
   },
   sleeves: {
     id: 'sleeves',
+    kind: 'sleeves',
     label: 'sleeves',
     openWord: 'sleeves up',
     closeWord: 'sleeves down',
@@ -89,6 +93,7 @@ export const OPENING = {
   },
   hood: {
     id: 'hood',
+    kind: 'hood',
     label: 'hood',
     openWord: 'hood down',
     closeWord: 'hood up',
@@ -100,6 +105,7 @@ export const OPENING = {
   },
   lowerZip: {
     id: 'lower',
+    kind: 'vent',
     label: 'zip from below',
     openWord: 'zip open from below',
     closeWord: 'zip shut below',
@@ -111,6 +117,7 @@ export const OPENING = {
   },
   cuffs: {
     id: 'cuffs',
+    kind: 'vent',
     label: 'cuffs',
     openWord: 'cuffs open',
     closeWord: 'cuffs shut',
@@ -121,6 +128,7 @@ export const OPENING = {
   },
   collar: {
     id: 'collar',
+    kind: 'vent',
     label: 'collar',
     openWord: 'collar open',
     closeWord: 'collar shut',
@@ -132,6 +140,7 @@ export const OPENING = {
   },
   thighVents: {
     id: 'vents',
+    kind: 'vent',
     label: 'thigh vents',
     openWord: 'thigh vents open',
     closeWord: 'thigh vents shut',
@@ -142,6 +151,7 @@ export const OPENING = {
   },
   tube: {
     id: 'up',
+    kind: 'tube',
     label: 'tube',
     openWord: 'tube down',
     closeWord: 'tube up',
@@ -153,6 +163,7 @@ export const OPENING = {
   },
   helmetVents: {
     id: 'vents',
+    kind: 'vent',
     label: 'helmet vents',
     openWord: 'helmet vents open',
     closeWord: 'helmet vents shut',

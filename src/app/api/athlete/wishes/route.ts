@@ -1,4 +1,4 @@
-import { checkWishes, type Wishes } from '@/core/plan/wishes';
+import { checkWishes, type Wishes } from '@/core/search/wishes';
 import { atDoor } from '@/formats/problem';
 import { wishesSchema } from '@/formats/schemas';
 import { validated } from '@/formats/validate';

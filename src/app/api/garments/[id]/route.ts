@@ -2,7 +2,7 @@ import { checkGarment, type Garment } from '@/core/clothing/garment';
 import { atDoor } from '@/formats/problem';
 import { garmentSchema } from '@/formats/schemas';
 import { validated } from '@/formats/validate';
-import { setRemoved, updateGarment } from '@/store/closet';
+import { moveGarment, updateGarment } from '@/store/closet';
 import { checkId, door, readBody } from '@/app/api/door';
 
 type Context = { params: Promise<{ id: string }> };
@@ -27,8 +27,9 @@ export async function PUT(request: Request, context: Context): Promise<Response>
       await readBody(request),
       'Closet',
     );
-    if (body.removed !== undefined) return (await setRemoved(athlete.id, id, body.removed)) ? { ok: true } : null;
+    if (body.removed !== undefined)
+      return (await moveGarment(athlete.id, id, body.removed ? 'out' : 'back')) ? { ok: true } : null;
     const garment = atDoor('Closet', () => checkGarment(body.garment!));
-    return (await updateGarment(athlete.id, id, garment, body.dampGm2 ?? 0)) ? { ok: true } : null;
+    return (await updateGarment(athlete.id, id, garment, body.dampGm2)) ? { ok: true } : null;
   });
 }

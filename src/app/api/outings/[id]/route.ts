@@ -10,10 +10,10 @@ type Context = { params: Promise<{ id: string }> };
 export async function PUT(request: Request, context: Context): Promise<Response> {
   return door(request, async (athlete) => {
     const id = checkId((await context.params).id);
-    const body = validated<Omit<Outing, 'route'>>(outingSchema, await readBody(request), 'Outing');
+    const body = validated<Omit<Outing, 'profile'>>(outingSchema, await readBody(request), 'Outing');
     const before = await getOuting(athlete.id, id);
     if (!before) return null;
-    const outing: Outing = { ...body, route: before.route };
+    const outing: Outing = { ...body, profile: before.profile };
     atDoor('Outing', () => timelineOf(outing, athlete.person));
     return (await updateOuting(athlete.id, id, outing)) ? { ok: true } : null;
   });

@@ -1,5 +1,5 @@
 import { NextResponse } from 'next/server';
-import type { Plan } from '@/core/simulate/plan';
+import type { Plan } from '@/core/kit/plan';
 import { deletePlan, savePlan } from '@/store/plans';
 import { checkPlan, planBody } from '@/app/api/plans/checkPlan';
 import { checkId, door, readBody } from '@/app/api/door';

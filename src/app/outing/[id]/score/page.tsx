@@ -10,7 +10,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const athlete = await currentAthlete();
   const outing = /^[0-9a-f-]{36}$/i.test(id) ? await getOuting(athlete.id, id) : null;
   if (!outing) notFound();
-  const [owned, plans] = await Promise.all([listCloset(athlete.id, true), listPlans(athlete.id, id)]);
+  const [owned, plans] = await Promise.all([listCloset(athlete.id, 'all'), listPlans(athlete.id, id)]);
   const current = new Set((await listCloset(athlete.id)).map((o) => o.garment.id));
   return (
     <ScoreView

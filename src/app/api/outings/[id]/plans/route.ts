@@ -1,4 +1,4 @@
-import type { Plan } from '@/core/simulate/plan';
+import type { Plan } from '@/core/kit/plan';
 import { createPlan } from '@/store/plans';
 import { checkPlan, planBody } from '@/app/api/plans/checkPlan';
 import { checkId, door, readBody } from '@/app/api/door';

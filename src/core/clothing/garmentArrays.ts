@@ -1,0 +1,176 @@
+import { ZONES, ZONE_COUNT, ZONE_TABLE, zoneIndex, type Zone } from '@/core/body/zones';
+import { OutOfRange } from '@/core/quantity/range';
+import { LATENT_VAPOUR } from '@/core/quantity/units';
+import { FIBRES } from './fibres';
+import { checkGarment, MAX_OPENINGS, type Garment } from './garment';
+
+/**
+ * The garments of one run, turned into flat arrays for the integrator: index `g * 13 + zone`.
+ * Built once; a run of any plan over the same garments allocates nothing more.
+ */
+export interface GarmentArrays {
+  garments: Garment[];
+  count: number;
+  /** coverage 0–1 */
+  cover: Float64Array;
+  /** dry resistance of the cloth, m²K/W */
+  resistance: Float64Array;
+  /** thickness, m */
+  thickness: Float64Array;
+  /** vapour resistance of the cloth, s·m²·Pa/g (Ret × latent heat) */
+  vapour: Float64Array;
+  permeability: Float64Array;
+  gap: Float64Array;
+  /** dry heat capacity, J/m²K */
+  heat: Float64Array;
+  /** sorbed water at saturation, g/m² */
+  sorb: Float64Array;
+  /** 1/sorb, 0 where not covered */
+  perSorb: Float64Array;
+  /** liquid capacity beyond that, g/m² */
+  liquid: Float64Array;
+  wetLoss: Float64Array;
+  wicking: Float64Array;
+  /** share of the layer that touches what lies beneath, 0–1 */
+  contact: Float64Array;
+  waterResistance: Float64Array;
+  /** share of the cloth's resistance inside the node where its water sits */
+  inner: Float64Array;
+  order: Float64Array;
+  tightness: Float64Array;
+  /** thickness that fits inside before it squeezes, m; Infinity where nothing sets a limit */
+  room: Float64Array;
+  /** open share of the knit, 0–0.7: lets liquid pass to the layer above */
+  mesh: Float64Array;
+  mitten: Uint8Array;
+  mouth: Float64Array;
+  openingCount: Uint8Array;
+  /** free area per zone area, index (g*4+o)*13+z */
+  ventArea: Float64Array;
+  uncover: Float64Array;
+  /** share of a garment's own heat given off in each zone, 0–1 */
+  heatShare: Float64Array;
+  /** index of each garment id */
+  indexOf: Map<string, number>;
+  /** garment indexes from the skin out */
+  inOrder: Int16Array;
+  /** the zones each garment covers at all, and the garments that cover each zone at all, from the skin out */
+  zonesOf: Uint8Array[];
+  inZone: Uint8Array[];
+}
+
+/** Numerical floor of the water a surface holds as an adsorbed film, g/m²: keeps dry synthetics from being infinitely stiff. */
+const SURFACE_FILM = 2;
+/** The same for liquid, g/m²: even a bare film of cloth holds droplets. */
+const LEAST_LIQUID = 5;
+
+/** Water a cloth sorbs at saturation, g/m². @param weightGm2 of the cloth there, where a panel has its own */
+export const sorbs = (g: Garment, weightGm2 = g.weightGm2): number =>
+  Math.max(SURFACE_FILM, weightGm2 * FIBRES[g.fibre].regain100);
+
+/** Liquid it holds beyond that before it drips, g/m². */
+export const holdsLiquid = (g: Garment, weightGm2 = g.weightGm2): number =>
+  Math.max(LEAST_LIQUID, weightGm2 * g.liquidCapacity);
+
+/** Thermal inertia floor, J/m²K: a bare shell follows within seconds either way; the floor keeps ten-second steps smooth. */
+const HEAT_FLOOR = 500;
+/** A boot or shoe has room for one thick sock, m; more than that is squeezed (common practice, no published source). */
+const SHOE_ROOM = 0.0055;
+
+/** Skin area of a zone of the table's person, m², over which an opening's free area and a heater's heat are spread. */
+const areaOf = (zone: Zone): number => ZONE_TABLE[zoneIndex(zone)].areaM2;
+
+/** @throws OutOfRange on a garment outside its range, a duplicate id or more than 200 garments */
+export function garmentArrays(garments: Garment[]): GarmentArrays {
+  const count = garments.length;
+  if (count > 200) throw new OutOfRange('garments', count, 'at most 200');
+  const size = count * ZONE_COUNT;
+  const f = () => new Float64Array(size);
+  const each = () => new Float64Array(count);
+  const w: GarmentArrays = {
+    garments,
+    count,
+    cover: f(),
+    resistance: f(),
+    thickness: f(),
+    vapour: f(),
+    permeability: f(),
+    gap: f(),
+    heat: f(),
+    sorb: f(),
+    perSorb: f(),
+    liquid: f(),
+    wetLoss: each(),
+    wicking: each(),
+    contact: each(),
+    waterResistance: each(),
+    inner: each(),
+    order: each(),
+    tightness: each(),
+    room: each(),
+    mesh: each(),
+    mitten: new Uint8Array(count),
+    mouth: each(),
+    openingCount: new Uint8Array(count),
+    ventArea: new Float64Array(count * MAX_OPENINGS * ZONE_COUNT),
+    uncover: new Float64Array(count * MAX_OPENINGS * ZONE_COUNT),
+    heatShare: f(),
+    indexOf: new Map(),
+    inOrder: new Int16Array(count),
+    inZone: [],
+    zonesOf: garments.map((g) => Uint8Array.from(ZONES.flatMap((z, i) => (g.panels[z] ? [i] : [])))),
+  };
+  garments.forEach((g, i) => {
+    checkGarment(g);
+    if (w.indexOf.has(g.id)) throw new OutOfRange('garment id', g.id, 'each id once');
+    w.indexOf.set(g.id, i);
+    const fibre = FIBRES[g.fibre];
+    for (let z = 0; z < ZONE_COUNT; z++) {
+      const panel = g.panels[ZONES[z]];
+      if (!panel) continue;
+      const k = i * ZONE_COUNT + z;
+      const thickness = (panel.thicknessMm ?? g.thicknessMm) / 1000;
+      const weight = panel.weightGm2 ?? g.weightGm2;
+      w.cover[k] = panel.coverage;
+      w.thickness[k] = thickness;
+      w.resistance[k] = thickness / fibre.conductivity;
+      w.vapour[k] = (panel.ret ?? g.ret) * LATENT_VAPOUR;
+      // Open holes let air past the cloth: permeability rises steeply with mesh.
+      w.permeability[k] = Math.max(panel.airPermeability ?? g.airPermeability, 6000 * g.openMesh);
+      w.gap[k] = g.gapMm / 1000;
+      w.heat[k] = Math.max(HEAT_FLOOR, weight * fibre.heat);
+      w.sorb[k] = sorbs(g, weight);
+      w.perSorb[k] = 1 / w.sorb[k];
+      w.liquid[k] = holdsLiquid(g, weight);
+    }
+    if (g.heatW) {
+      const covered = ZONES.map((z) => (g.panels[z]?.coverage ?? 0) * areaOf(z));
+      const all = covered.reduce((a, b) => a + b, 0);
+      for (let z = 0; z < ZONE_COUNT; z++) w.heatShare[i * ZONE_COUNT + z] = all > 0 ? covered[z] / all : 0;
+    }
+    w.wetLoss[i] = fibre.wetLoss;
+    w.wicking[i] = g.wicking;
+    w.contact[i] = Math.max(0.05, (1 - g.openMesh * 1.2) * Math.min(1, 1.2 / (0.6 + g.gapMm)));
+    w.waterResistance[i] = g.waterResistance;
+    w.inner[i] = g.filled ? 0.75 : 0.5;
+    w.order[i] = g.order;
+    w.tightness[i] = g.tightness;
+    w.room[i] = g.role === 'footwear' ? SHOE_ROOM : Infinity;
+    w.mesh[i] = g.openMesh;
+    w.mitten[i] = g.handForm === 'mitten' ? 1 : 0;
+    w.mouth[i] = g.mouthCover;
+    w.openingCount[i] = g.openings.length;
+    g.openings.forEach((o, n) => {
+      const area = o.zones.reduce((s, z) => s + areaOf(z), 0);
+      for (let z = 0; z < ZONE_COUNT; z++) {
+        const k = (i * MAX_OPENINGS + n) * ZONE_COUNT + z;
+        if (o.zones.includes(ZONES[z]) && area > 0) w.ventArea[k] = o.ventCm2 / 1e4 / area;
+        w.uncover[k] = o.uncovers?.[ZONES[z]] ?? 0;
+      }
+    });
+  });
+  const sorted = garments.map((_, i) => i).sort((a, b) => garments[a].order - garments[b].order || a - b);
+  w.inOrder.set(sorted);
+  w.inZone = ZONES.map((zone) => Uint8Array.from(sorted.filter((g) => garments[g].panels[zone])));
+  return w;
+}

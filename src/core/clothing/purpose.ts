@@ -1,0 +1,11 @@
+import { SPORT, type Sport } from '@/core/effort/sports';
+import type { Garment } from './garment';
+
+/** Whether a garment may be worn for a sport: made for anything, or for what that sport asks of boots, helmets and bar covers. */
+export const suitsSport = (g: Garment, sport: Sport): boolean =>
+  g.suits.length === 0 || g.suits.includes(SPORT[sport].purpose);
+
+/** Ret from which cloth is a vapour barrier, m²Pa/W: worn next to the skin only by those who mean to (engineering value). */
+export const BARRIER_RET = 100;
+
+export const isBarrier = (g: Garment): boolean => g.ret >= BARRIER_RET;

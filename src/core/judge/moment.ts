@@ -1,0 +1,107 @@
+import { ZONE_COUNT, ZONE_TABLE, zoneIndex } from '@/core/body/zones';
+import { beyondDry } from '@/core/moisture/beyondDry';
+import type { Series } from '@/core/simulate/series';
+import type { Simulator } from '@/core/simulate/simulator';
+import { HEAD } from '@/core/simulate/state';
+import type { Metrics } from './metrics';
+import { sensation } from './sensation';
+
+/** What the cost reads of a moment. Temperatures °C. */
+export interface Moment {
+  timeS: number;
+  sensation: number;
+  torsoC: number;
+  heatWm2: number;
+  torsoWet: number;
+  coreC: number;
+  shiverW: number;
+  fingersC: number;
+  toesC: number;
+  faceC: number;
+  scalpC: number;
+  /** the coldest of arms and legs */
+  limbsC: number;
+  /** water in worn garments, g */
+  waterG: number;
+}
+
+/** A moment to be filled in. */
+export const noMoment = (): Moment => ({
+  timeS: 0,
+  sensation: 0,
+  torsoC: 0,
+  heatWm2: 0,
+  torsoWet: 0,
+  coreC: 0,
+  shiverW: 0,
+  fingersC: 0,
+  toesC: 0,
+  faceC: 0,
+  scalpC: 0,
+  limbsC: 0,
+  waterG: 0,
+});
+
+const FINGERS = zoneIndex('fingers');
+const TOES = zoneIndex('toes');
+const FACE = zoneIndex('face');
+const SCALP = zoneIndex('scalp');
+const ARMS = zoneIndex('arms');
+const THIGHS = zoneIndex('thighs');
+const CALVES = zoneIndex('calves');
+const CHEST = zoneIndex('chest');
+const BACK = zoneIndex('back');
+const PELVIS = zoneIndex('pelvis');
+const A = [CHEST, BACK, PELVIS].map((z) => ZONE_TABLE[z].areaM2);
+const TORSO_AREA = A[0] + A[1] + A[2];
+
+/** Mean of the torso's zones by area, of values of all zones. @param from place of the first zone */
+export const torsoMean = (v: Float64Array, from = 0): number =>
+  (v[from + CHEST] * A[0] + v[from + BACK] * A[1] + v[from + PELVIS] * A[2]) / TORSO_AREA;
+
+/** Fills in what the skin of the zones says, from values of all zones. */
+function readSkin(into: Moment, skinC: Float64Array, from: number): void {
+  into.fingersC = skinC[from + FINGERS];
+  into.toesC = skinC[from + TOES];
+  into.faceC = skinC[from + FACE];
+  into.scalpC = skinC[from + SCALP];
+  into.limbsC = Math.min(skinC[from + ARMS], skinC[from + THIGHS], skinC[from + CALVES]);
+}
+
+/** The moment that a row of a recorded run shows. */
+export function momentOfRow(series: Series, m: Metrics, row: number, into: Moment): Moment {
+  into.timeS = series.timeS[row];
+  into.sensation = m.sensation[row];
+  into.torsoC = m.torsoSkin[row];
+  into.heatWm2 = m.heatWm2[row];
+  into.torsoWet = m.torsoWet[row];
+  into.coreC = series.coreC[row];
+  into.shiverW = series.shiverW[row];
+  into.waterG = m.waterG[row];
+  readSkin(into, series.skinC, row * ZONE_COUNT);
+  return into;
+}
+
+/** Reads the moment the cost needs straight from a simulator. */
+export function readMoment(sim: Simulator, into: Moment): Moment {
+  const { state: s } = sim;
+  into.timeS = s.head[HEAD.time];
+  into.coreC = s.head[HEAD.central];
+  into.torsoC = torsoMean(s.skin);
+  into.torsoWet = torsoMean(sim.wettedness);
+  into.heatWm2 = s.head[HEAD.habit] / sim.body.totalArea;
+  into.sensation = sensation(into.torsoC, into.heatWm2, into.coreC, into.torsoWet, sim.body.person.warmth);
+  into.shiverW = sim.shiverW;
+  readSkin(into, s.skin, 0);
+  let water = 0;
+  const w = sim.arrays;
+  for (let g = 0; g < w.count; g++) {
+    if (!s.worn[g]) continue;
+    for (const z of w.zonesOf[g]) {
+      const j = g * ZONE_COUNT + z;
+      water += beyondDry(s.water[j], w.sorb[j]) * sim.body.area[z];
+    }
+  }
+  into.waterG = water;
+  return into;
+}

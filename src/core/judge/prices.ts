@@ -1,0 +1,90 @@
+import type { Garment } from '@/core/clothing/garment';
+import { changing } from '@/core/kit/changing';
+import { piecesOf } from '@/core/kit/difference';
+import type { Cue, Plan } from '@/core/kit/plan';
+import { carryOut } from '@/core/kit/replay';
+import { haltsNobody, stretchAt } from '@/core/outing/moments';
+import type { Timeline } from '@/core/outing/timeline';
+
+/** What changes and mass cost, points; about one point is an hour of being clearly annoyed. Engineering values, all of them. */
+export const PRICE = {
+  /** a cue to remember, and each piece handled at it */
+  cue: 0.1,
+  piece: 0.025,
+  /** seconds that hands are busy, to a point */
+  secondsAPoint: 2400,
+  /** a halt made only for this, and seconds of it to a point */
+  halt: 0.12,
+  haltSecondsAPoint: 900,
+  /** what each companion who must wait adds to a halt, as a share of it */
+  waitingShare: 0.25,
+  /** each minute lost by going slower (by how much slower), and each minute gone harder than planned */
+  late: 0.03,
+  harder: 0.02,
+  /** the way to a sheltered spot */
+  shelter: 0.15,
+  /** carrying and wearing mass, each kg and hour; and a pair of warmers used up */
+  massKgHour: 0.035,
+  warmers: 0.12,
+  /** each thing the verdict calls unsafe, which no comfort outweighs; and being right at a weak point */
+  alarm: 5,
+  weak: 0.5,
+} as const;
+
+/** What one cue does, for its price: pieces handled and the change of kit, pace or place. */
+export interface CueWork {
+  pieces: number;
+  seconds: number;
+  /** hands cannot do it while moving */
+  halt: boolean;
+  pace?: Cue['pace'];
+  shelter?: boolean;
+  atS: number;
+}
+
+/** Where a cue falls: whether one stands there in any case, and how many people would wait. */
+export interface CuePlace {
+  halted: boolean;
+  waiting: number;
+}
+
+/** Price of one cue, points. The cold that hands and body suffer meanwhile is not in it: that is simulated. */
+export function cuePrice(w: CueWork, { halted, waiting }: CuePlace): number {
+  if (w.pieces === 0 && !w.pace && !w.shelter) return 0;
+  let price = PRICE.cue + PRICE.piece * w.pieces + w.seconds / PRICE.secondsAPoint;
+  if (w.halt && !halted)
+    price += (PRICE.halt + w.seconds / PRICE.haltSecondsAPoint) * (1 + PRICE.waitingShare * waiting);
+  if (w.pace) {
+    const minutes = (w.pace.untilS - w.atS) / 60;
+    price += w.pace.share < 1 ? PRICE.late * (1 - w.pace.share) * minutes : PRICE.harder * minutes;
+  }
+  return w.shelter ? price + PRICE.shelter : price;
+}
+
+/** Price of all cues of a plan, points. @param waiting people who must wait at each halt, 0–30 */
+export function cuesPrice(
+  plan: Plan,
+  garments: ReadonlyMap<string, Garment>,
+  timeline: Timeline,
+  waiting: number,
+): number {
+  const halted = haltsNobody(timeline);
+  const on = new Set(plan.worn);
+  let price = 0;
+  for (const cue of plan.cues) {
+    const { packOn } = stretchAt(timeline, cue.atS);
+    const { seconds, halt } = changing(cue.actions, { on, garments, packOn });
+    const work = { pieces: piecesOf(cue.actions), seconds, halt, pace: cue.pace, shelter: !!cue.shelter, atS: cue.atS };
+    price += cuePrice(work, { halted: halted(cue.atS), waiting });
+    carryOut(on, cue.actions);
+  }
+  return price;
+}
+
+/** Price of all that is along, points. @param hours length of the outing */
+export function alongPrice(garments: Iterable<Garment>, hours: number): number {
+  let price = 0;
+  for (const g of garments)
+    price += (g.massG / 1000) * PRICE.massKgHour * hours + (g.role === 'heater' ? PRICE.warmers : 0);
+  return price;
+}

@@ -1,0 +1,125 @@
+import { isStop } from '@/core/effort/sports';
+import type { Stretch, Timeline } from './timeline';
+
+/** A stretch between two natural decision moments; the cue, if any, falls on its start. */
+export interface Phase {
+  startS: number;
+  endS: number;
+  /** where the moment is, in words a cue can say */
+  where: string;
+  /** standing here (trailhead, stop): changes cost nobody a halt */
+  halted: boolean;
+  /** no stopping: only what can be done on the move */
+  onTheMove: boolean;
+  stop: boolean;
+}
+
+/** The shortest time between two moments, s: nobody stops twice in five minutes. */
+const LEAST_GAP = 240;
+
+/**
+ * Natural decision moments of an outing: the start, eight minutes in, where the going changes, six minutes before a stop,
+ * on arrival, on leaving, where the weather turns, and the middle of very long stretches.
+ */
+export function phases(timeline: Timeline): Phase[] {
+  const marks: { atS: number; where: string; halted: boolean; rank: number }[] = [];
+  timeline.legs.forEach((leg, i) => {
+    const from = timeline.legStartS[i];
+    const to = timeline.legStartS[i + 1];
+    const before = i > 0 ? timeline.legs[i - 1] : null;
+    const { name } = leg;
+    const stopped = before !== null && isStop(before);
+    marks.push({
+      atS: from,
+      where:
+        i === 0 ? 'at the start' : isStop(leg) ? `on arrival, ${name}` : stopped ? `leaving, ${name}` : `into ${name}`,
+      halted: i === 0 || isStop(leg) || stopped,
+      rank: 3,
+    });
+    const next = timeline.legs[i + 1];
+    const long = to - from;
+    if (i === 0 && !isStop(leg) && long > 15 * 60)
+      marks.push({ atS: from + 480, where: 'eight minutes in', halted: false, rank: 2 });
+    if (stopped && !isStop(leg) && long > 25 * 60)
+      marks.push({ atS: from + 600, where: 'once warm again', halted: false, rank: 2 });
+    if (next && isStop(next) && !isStop(leg) && long > 20 * 60)
+      marks.push({ atS: to - 360, where: `six minutes before ${next.name}`, halted: false, rank: 2 });
+    if (!isStop(leg) && long > 55 * 60)
+      marks.push({ atS: from + long / 2, where: `half way through ${name}`, halted: false, rank: 1 });
+    const turn = weatherTurns(timeline, i);
+    if (turn !== null) marks.push({ atS: turn.atS, where: `${turn.what}, ${name}`, halted: isStop(leg), rank: 1 });
+    if (isStop(leg) && long > 15 * 60)
+      marks.push({ atS: from + 300, where: `five minutes into ${name}`, halted: true, rank: 1 });
+  });
+  marks.sort((a, b) => a.atS - b.atS || b.rank - a.rank);
+  const kept: typeof marks = [];
+  for (const m of marks) {
+    const last = kept[kept.length - 1];
+    if (last && m.atS - last.atS < LEAST_GAP) {
+      if (m.rank > last.rank) kept[kept.length - 1] = m;
+      continue;
+    }
+    kept.push({ ...m, atS: Math.round(m.atS / 30) * 30 });
+  }
+  kept[0] = { ...kept[0], atS: 0 };
+  return kept.map((m, i) => {
+    const leg = timeline.legs[legAt(timeline, m.atS)];
+    return {
+      startS: m.atS,
+      endS: i + 1 < kept.length ? kept[i + 1].atS : timeline.endS,
+      where: m.where,
+      halted: m.halted,
+      onTheMove: leg.noStopping && !m.halted,
+      stop: isStop(leg),
+    };
+  });
+}
+
+/** A change of wind or air within a leg that is worth a moment of its own, m/s and K; what falls begins at this, mm/h. */
+const WIND_TURNS = 3;
+const AIR_TURNS = 4;
+const FALLS = 0.2;
+
+/** Where the weather first turns within a leg, and how; null when it stays what it was. */
+function weatherTurns(timeline: Timeline, leg: number): { atS: number; what: string } | null {
+  const list = timeline.stretches.filter((s) => s.leg === leg);
+  const first = list[0];
+  if (!first || timeline.legs[leg].shelter === 'indoor') return null;
+  for (const s of list.slice(1)) {
+    if (s.precipitationMmH >= FALLS && first.precipitationMmH < FALLS / 2)
+      return {
+        atS: s.startS,
+        what: s.precipitation.includes('snow') ? 'when the snow begins' : 'when it begins to fall',
+      };
+    if (s.wind10 - first.wind10 > WIND_TURNS) return { atS: s.startS, what: 'when the wind rises' };
+    if (first.airC - s.airC > AIR_TURNS) return { atS: s.startS, what: 'when it turns colder' };
+  }
+  return null;
+}
+
+export function legAt(timeline: Timeline, timeS: number): number {
+  let i = 0;
+  while (i < timeline.legs.length - 1 && timeline.legStartS[i + 1] <= timeS + 1e-6) i++;
+  return i;
+}
+
+/** The stretch that holds at a time, s; the last one after the end. */
+export function stretchAt(timeline: Timeline, timeS: number): Stretch {
+  const list = timeline.stretches;
+  let low = 0;
+  let high = list.length - 1;
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if (timeS < list[mid].endS - 1e-6) high = mid;
+    else low = mid + 1;
+  }
+  return list[low];
+}
+
+/** Tells of a moment, s, whether a change of kit there makes nobody halt who would have gone on. */
+export function haltsNobody(timeline: Timeline): (atS: number) => boolean {
+  const list = phases(timeline);
+  return (atS) =>
+    list.some((p) => Math.abs(p.startS - atS) < 1 && p.halted) ||
+    list.some((p) => p.stop && atS >= p.startS && atS < p.endS);
+}

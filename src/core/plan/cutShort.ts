@@ -1,9 +1,0 @@
-import type { Timeline } from '@/core/outing/timeline';
-
-/** The outing ended after some seconds; null when nothing is left. */
-export function cutShort(t: Timeline, endS: number): Timeline | null {
-  const stretches = t.stretches.filter((s) => s.startS < endS).map((s) => ({ ...s, endS: Math.min(s.endS, endS) }));
-  if (stretches.length === 0) return null;
-  const legs = t.legs.filter((_, i) => t.legStartS[i] < endS);
-  return { stretches, legs, legStartS: [...t.legStartS.slice(0, legs.length), endS], endS };
-}

@@ -1,0 +1,123 @@
+import { alarmsIn, isSafe } from '@/core/judge/findings';
+import type { Scored } from '@/core/judge/scorePlan';
+import { coldestFelt, feelsLikeC } from '@/core/outing/feelsLike';
+import { timelineOf, type Outing } from '@/core/outing/outing';
+import type { Timeline } from '@/core/outing/timeline';
+import { truncate } from '@/core/outing/truncate';
+import { clamp } from '@/core/quantity/range';
+import { runPlan, type PlanInPlace } from './question';
+
+/** One start that the forecast covers. */
+export interface Start {
+  startMs: number;
+  feelsC: number;
+  /** mm of water that falls on the way */
+  fallsMm: number;
+  /** cost of the given plan then, points, and whether it is safe then */
+  cost: number;
+  safe: boolean;
+}
+
+export interface BestStart {
+  starts: Start[];
+  best: Start;
+  /** how much better than the planned start, points */
+  saves: number;
+}
+
+/** Go, go shorter, or not today, with the reason. */
+export interface Advice {
+  go: 'go' | 'go shorter' | 'not today';
+  /** in words; {temp:°C} is filled in by the screen in the athlete's units */
+  reason: string;
+  /** minutes after which to be back, when shorter */
+  minutes?: number;
+}
+
+/** A plan for an outing that may be begun at other hours. */
+export interface StartQuestion extends PlanInPlace {
+  outing: Outing;
+  /** the athlete's own floor: feels-like temperature below which they do not go, °C */
+  floorC?: number;
+}
+
+const HOUR = 3600_000;
+const SAMPLE_S = 120;
+/** A plan is tried at no more starts than this: ten days, beyond which no forecast is worth the name. */
+const MOST = 240;
+
+/** Tries the plan at every hour whose outing the forecast covers whole, and says which is best. @throws OutOfRange */
+export function bestStart(q: StartQuestion): BestStart {
+  const { outing } = q;
+  const here = runAt(q, outing.startMs);
+  const first = outing.forecast[0].timeMs;
+  const last = outing.forecast[outing.forecast.length - 1].timeMs;
+  const length = here.endS * 1000;
+  const starts: Start[] = [];
+  const offset = outing.startMs % HOUR;
+  for (
+    let at = Math.ceil((first - offset) / HOUR) * HOUR + offset;
+    at + length <= last && starts.length < MOST;
+    at += HOUR
+  )
+    starts.push(runAt(q, at).start);
+  const now = starts.find((s) => s.startMs === outing.startMs) ?? here.start;
+  if (!starts.includes(now)) starts.push(now);
+  starts.sort((a, b) => a.startMs - b.startMs);
+  const best = starts.reduce((a, b) => (isBetter(b, a) ? b : a), now);
+  return { starts, best, saves: rank(now) - rank(best) };
+}
+
+/** An unsafe start comes after every safe one, whatever it costs. */
+const UNSAFE_POINTS = 1000;
+const rank = (s: Start): number => s.cost + (s.safe ? 0 : UNSAFE_POINTS);
+export const isBetter = (a: Start, b: Start): boolean => rank(a) < rank(b) - 1e-9;
+
+function runAt(q: StartQuestion, startMs: number): { start: Start; endS: number } {
+  const timeline = timelineOf({ ...q.outing, startMs }, q.person);
+  const scored = runPlan({ ...q, timeline }, q.plan, { sampleS: SAMPLE_S });
+  return {
+    endS: timeline.endS,
+    start: {
+      startMs,
+      feelsC: feelsAtWorst(timeline),
+      fallsMm: timeline.stretches.reduce((s, x) => s + (x.precipitationMmH * (x.endS - x.startS)) / 3600, 0),
+      cost: scored.total,
+      safe: isSafe(scored.findings),
+    },
+  };
+}
+
+/** What it feels like where it feels coldest on the way, °C: what the athlete's floor is held against. */
+const feelsAtWorst = (t: Timeline): number => feelsLikeC(coldestFelt(t.stretches));
+
+/** Turning round this early in the way to an alarm avoids it if anything does; less than so many minutes is no outing. */
+const TURN_SHARE = 0.8;
+const LEAST_MIN = 25;
+
+/**
+ * Whether to go: the athlete's own floor first, then alarms of the plan; shorter, when turning round in time avoids them.
+ * @param scored the plan run in full
+ */
+export function advise(q: PlanInPlace & { floorC?: number }, scored: Scored): Advice {
+  const { timeline, floorC } = q;
+  const feelsC = feelsAtWorst(timeline);
+  if (floorC !== undefined && feelsC < floorC)
+    return {
+      go: 'not today',
+      reason: `feels like {temp:${feelsC.toFixed(1)}} at worst, below your own floor of {temp:${floorC.toFixed(1)}}`,
+    };
+  const [alarm] = alarmsIn(scored.findings);
+  if (!alarm) {
+    const ice = scored.findings.find((f) => f.kind === 'ice');
+    return { go: 'go', reason: `nothing unsafe in this plan${ice ? `; but ${ice.means}` : ''}` };
+  }
+  const reason = `${alarm.what} at ${(alarm.atS / 60).toFixed(0)} min: ${alarm.means}`;
+  const minutes = Math.floor((clamp(alarm.atS, 0, timeline.endS) * TURN_SHARE) / 60);
+  const short = truncate(timeline, minutes * 60);
+  if (minutes >= LEAST_MIN && short) {
+    const again = runPlan({ ...q, timeline: short }, q.plan, { sampleS: SAMPLE_S });
+    if (isSafe(again.findings)) return { go: 'go shorter', reason, minutes };
+  }
+  return { go: 'not today', reason };
+}

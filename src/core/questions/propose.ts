@@ -1,0 +1,109 @@
+import type { KitAction, Plan } from '@/core/kit/plan';
+import { runPlan, type Question } from './question';
+import { suitsSport } from '@/core/clothing/purpose';
+import { alarmsIn } from '@/core/judge/findings';
+import { act, swapGarment, takeGarment } from '@/core/kit/edit';
+import { phases } from '@/core/outing/moments';
+import { mostMoved, type Moved } from './mostMoved';
+import type { Scored } from '@/core/judge/scorePlan';
+import { changesOf } from '@/core/kit/cueWords';
+import { isWorn, settingAt } from '@/core/kit/replay';
+
+/** The one change by hand that helps a plan most, with what it does. */
+export interface Proposal {
+  /** what to do, as a button says it */
+  text: string;
+  /** s; 0 for a change of the kit itself */
+  atS: number;
+  plan: Plan;
+  /** points of cost it saves */
+  saves: number;
+  /** cues more (or, negative, fewer) */
+  moreCues: number;
+  /** what it moves most, °C or g */
+  effect: Moved;
+}
+
+/** A proposal must be worth a person's attention, points. */
+const LEAST_SAVING = 0.12;
+
+/**
+ * Tries single changes on a plan, each simulated whole: something carried put on (or something worn taken off, or opened, or
+ * closed) at a natural moment, one small piece swapped, one more taken along and put on at the worst moment.
+ * @returns the best, or null when nothing single helps enough
+ */
+export function propose(request: Question): Proposal | null {
+  const { plan } = request;
+  const run = (p: Plan): Scored => runPlan(request, p);
+  const before = run(plan);
+  let best: Proposal | null = null;
+  for (const option of options(request, before)) {
+    const after = run(option.plan);
+    const saves = before.total - after.total;
+    const worse = alarms(after) > alarms(before);
+    if (worse || saves < (best?.saves ?? LEAST_SAVING)) continue;
+    best = {
+      ...option,
+      saves,
+      moreCues: option.plan.cues.length - plan.cues.length,
+      effect: mostMoved(before, after),
+    };
+  }
+  return best;
+}
+
+const alarms = (s: Scored): number => alarmsIn(s.findings).length;
+
+interface Option {
+  text: string;
+  atS: number;
+  plan: Plan;
+}
+
+function options(r: Question, scored: Scored): Option[] {
+  const { plan, timeline, closet } = r;
+  const byId = new Map(closet.map((g) => [g.id, g]));
+  const inPlan = [...plan.worn, ...plan.carried].flatMap((id) => byId.get(id) ?? []);
+  const out: Option[] = [];
+  const moments = phases(timeline);
+  const add = (actions: KitAction[], from: Plan, atS: number, extra = '') => {
+    const next = actions.reduce((p, a) => act(p, a, atS), from);
+    const words = changesOf(actions, byId).map((c) => c.text);
+    if (words.length > 0) out.push({ text: `${extra}${words.join(', ')}`, atS: atS < 60 ? 0 : atS, plan: next });
+  };
+  for (const m of moments) {
+    for (const g of inPlan) {
+      const worn = isWorn(plan, g.id, m.startS);
+      const moving = g.group === 'head' || g.group === 'hands' || g.group === 'face' || g.group === 'eyes';
+      const canChange = moving || (g.overBoots && (m.halted || !m.onTheMove));
+      if (canChange && g.role !== 'base') add([{ do: worn ? 'takeOff' : 'putOn', garment: g.id }], plan, m.startS);
+      if (!worn) continue;
+      for (const o of g.openings) {
+        const setting = settingAt(plan, g, o.id, m.startS) > 0.5 ? 0 : 1;
+        add([{ do: 'set', garment: g.id, opening: o.id, setting }], plan, m.startS);
+      }
+    }
+  }
+  const free = closet.filter(
+    (g) =>
+      !inPlan.includes(g) &&
+      suitsSport(g, r.sport) &&
+      (g.group === 'hands' || g.group === 'head' || g.group === 'face' || g.role === 'warm'),
+  );
+  const worst = scored.findings[0]?.atS ?? scored.metrics.fingers.atS;
+  const moment = [...moments].reverse().find((m) => m.startS <= worst) ?? moments[0];
+  for (const g of free) {
+    out.push({ text: `put on at the start: ${g.name}`, atS: 0, plan: takeGarment(plan, g.id, 'worn') });
+    const along = takeGarment(plan, g.id, 'carried');
+    if (!moment.onTheMove || g.role !== 'warm')
+      add([{ do: 'putOn', garment: g.id }], along, moment.startS, 'take along: ');
+    for (const old of inPlan)
+      if (old.group === g.group && old.role === g.role)
+        out.push({
+          text: `${g.name} instead of ${old.name.toLowerCase()}`,
+          atS: 0,
+          plan: swapGarment(plan, old.id, g),
+        });
+  }
+  return out;
+}

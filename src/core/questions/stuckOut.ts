@@ -1,0 +1,273 @@
+import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
+import { windChillC } from '@/core/atmosphere/windChill';
+import { SITTING_WM2 } from '@/core/body/neutral';
+import { bodyArea } from '@/core/body/person';
+import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
+import { MAX_LAYERS } from '@/core/clothing/stack';
+import { atHalt } from '@/core/outing/conditions';
+import { feelsLikeC } from '@/core/outing/feelsLike';
+import { msToKmh } from '@/core/quantity/units';
+import type { PlanInPlace } from './question';
+import { fabricResistance, type Garment } from '@/core/clothing/garment';
+import { isIndoors } from '@/core/effort/sports';
+import type { Stretch, Timeline } from '@/core/outing/timeline';
+import type { KitAction } from '@/core/kit/plan';
+import { Simulator } from '@/core/simulate/simulator';
+
+/** The body after some hours of not moving. */
+export interface StuckState {
+  hours: number;
+  coreC: number;
+  fingersC: number;
+  toesC: number;
+  shiverW: number;
+}
+
+export type Danger = 'cold core' | 'worn out by shivering';
+
+/** What happens to somebody who cannot go on from a place, in everything they have with them. */
+export interface Stuck {
+  /** 'worst' where it chills most, 'farthest' where help and the door are farthest */
+  place: 'worst' | 'farthest';
+  atS: number;
+  where: string;
+  airC: number;
+  feelsC: number;
+  /** hours until shivering in earnest, useless hands, danger; null within twelve hours never */
+  shiversH: number | null;
+  handsH: number | null;
+  dangerH: number | null;
+  /** what the danger is: a core under 35 °C, or muscles worn out by shivering */
+  dangerBy: Danger | null;
+  after: StuckState[];
+  /** the one more piece from the closet that helps most, and what danger (or, without danger, hands) becomes with it */
+  oneMore: { garment: string; name: string; handsH: number | null; dangerH: number | null } | null;
+}
+
+export interface SafetyItem {
+  item: string;
+  have: boolean;
+  /** what is there, or what is missing and why today */
+  says: string;
+}
+
+export interface StuckOut {
+  stuck: Stuck[];
+  safety: SafetyItem[];
+}
+
+type StuckQuestion = Pick<PlanInPlace, 'person' | 'closet' | 'timeline' | 'plan' | 'damp'>;
+
+const HOURS = [1, 2, 4, 12];
+const STEP_S = 60;
+const SAMPLE_S = 300;
+const SHIVERS_W = 60;
+/** Hands below this cannot work a zip or a stove; ISO 11079 puts loss of dexterity at 15, numbness near 8. */
+const USELESS_C = 10;
+/**
+ * Danger: hypothermia begins near 35 °C of core; and nobody shivers hard for ever. The model's muscles do not tire, so hard
+ * shivering for this long counts as danger too (engineering value, on the safe side of the endurance seen in cold water).
+ */
+const DANGER_C = 35;
+const HARD_W = 150;
+const TIRES_H = 4;
+
+/**
+ * Stops a plan dead at its worst and its farthest place, puts everything on that is along, shuts every opening, and waits
+ * twelve hours in that air out of the sun. Shivering warms as the model lets it; nothing is eaten, no shelter is dug.
+ * @throws OutOfRange
+ */
+export function stuckOut(r: StuckQuestion): StuckOut {
+  const places = [
+    { place: 'worst' as const, stretch: worst(r.timeline) },
+    { place: 'farthest' as const, stretch: farthest(r.timeline) },
+  ];
+  const along = new Set([...r.plan.worn, ...r.plan.carried]);
+  const have = r.closet.filter((g) => along.has(g.id));
+  const spare = r.closet.filter((g) => !along.has(g.id) && helpsStuck(g));
+  const stuck = places.map(({ place, stretch }): Stuck => {
+    const base = wait(r, have, stretch);
+    const better = spare
+      .map((g) => ({ g, run: wait(r, [...have, g], stretch, g.id) }))
+      .sort((a, b) => score(b.run) - score(a.run) || a.g.massG - b.g.massG)[0];
+    const helps = better && score(better.run) > score(base) + 0.25;
+    return {
+      place,
+      atS: stretch.startS,
+      where: r.timeline.legs[stretch.leg].name,
+      airC: stretch.airC,
+      feelsC: feelsLikeC(atHalt(stretch)),
+      shiversH: base.shiversH,
+      handsH: base.handsH,
+      dangerH: base.dangerH,
+      dangerBy: base.dangerBy,
+      after: base.after,
+      oneMore: helps
+        ? { garment: better.g.id, name: better.g.name, handsH: better.run.handsH, dangerH: better.run.dangerH }
+        : null,
+    };
+  });
+  return { stuck, safety: safetyList(r, have) };
+}
+
+/** Where the air chills most, outdoors. */
+function worst(t: Timeline): Stretch {
+  const out = t.stretches.filter((s) => !isIndoors(s.sport));
+  const list = out.length > 0 ? out : t.stretches;
+  const chill = (s: Stretch) => windChillC(s.airC, msToKmh(s.wind10)) - 2 * Math.min(3, s.precipitationMmH);
+  return list.reduce((a, b) => (chill(b) < chill(a) ? b : a));
+}
+
+/** Half way round by distance, outdoors; half way by time where nobody goes anywhere. */
+function farthest(t: Timeline): Stretch {
+  const out = t.stretches.filter((s) => !isIndoors(s.sport));
+  const list = out.length > 0 ? out : t.stretches;
+  const length = Math.max(...t.stretches.map((s) => s.distanceM));
+  const far = (s: Stretch) => (length > 0 ? -Math.abs(s.distanceM - length / 2) : -Math.abs(s.startS - t.endS / 2));
+  return list.reduce((a, b) => (far(b) > far(a) ? b : a));
+}
+
+const helpsStuck = (g: Garment): boolean =>
+  g.role === 'warm' || g.role === 'heater' || (g.group === 'hands' && g.handForm === 'mitten');
+
+interface Waited {
+  shiversH: number | null;
+  handsH: number | null;
+  dangerH: number | null;
+  dangerBy: Danger | null;
+  after: StuckState[];
+}
+
+/** More is better: hours to danger, then to useless hands, then what the core still is. */
+function score(w: Waited): number {
+  return (w.dangerH ?? 14) * 2 + (w.handsH ?? 14) + (w.after[w.after.length - 1].coreC - 35) * 0.2;
+}
+
+const FINGERS = zoneIndex('fingers');
+const TOES = zoneIndex('toes');
+
+/** Goes along to the place, then waits there in everything. */
+function wait(r: StuckQuestion, garments: Garment[], place: Stretch, extra?: string): Waited {
+  const sim = new Simulator(r.person, garments);
+  const plan = extra ? { ...r.plan, carried: [...r.plan.carried, extra] } : r.plan;
+  sim.start(plan, r.damp);
+  const before = r.timeline.stretches.filter((s) => s.endS <= place.startS + 1e-6);
+  if (before.length > 0) sim.run(before, plan, { stepS: STEP_S / 2, sampleS: 600 });
+  sim.wearing.apply(everythingOn(sim, garments), place.airC);
+  const startS = before.length > 0 ? before[before.length - 1].endS : 0;
+  const still: Stretch = {
+    ...place,
+    startS,
+    endS: startS + 12 * 3600,
+    sport: 'sit',
+    metabolicW: Math.min(SITTING_WM2 * bodyArea(r.person), maximalMetabolicRate(r.person.vo2maxMl, r.person.massKg)),
+    externalW: 0,
+    pumping: 0,
+    speedMs: 0,
+    sunWm2: 0,
+    packOn: false,
+    packUnder: false,
+    wetting: null,
+    // Nobody makes wind while sitting: what is left is the true wind.
+    relativeWind: place.speedMs > 0 ? Math.max(0.15, Math.min(place.relativeWind, place.wind10)) : place.relativeWind,
+  };
+  const s = sim.run([still], { worn: [], carried: [], openings: {}, cues: [] }, { stepS: STEP_S, sampleS: SAMPLE_S });
+  let hard = 0;
+  const out: Waited = { shiversH: null, handsH: null, dangerH: null, dangerBy: null, after: [] };
+  for (let row = 0; row < s.rows; row++) {
+    const hours = (s.timeS[row] - startS) / 3600;
+    if (hours < 0 || s.timeS[row] === 0) continue;
+    const fingersC = s.skinC[row * ZONE_COUNT + FINGERS];
+    const toesC = s.skinC[row * ZONE_COUNT + TOES];
+    if (s.shiverW[row] > SHIVERS_W) out.shiversH ??= hours;
+    if (fingersC < USELESS_C) out.handsH ??= hours;
+    if (s.shiverW[row] > HARD_W) hard += s.stepS / 3600;
+    const cold = s.coreC[row] < DANGER_C;
+    if (out.dangerH === null && (cold || hard > TIRES_H)) {
+      out.dangerH = hours;
+      out.dangerBy = cold ? 'cold core' : 'worn out by shivering';
+    }
+    const next = HOURS[out.after.length];
+    if (next !== undefined && hours >= next - SAMPLE_S / 3600)
+      out.after.push({ hours: next, coreC: s.coreC[row], fingersC, toesC, shiverW: s.shiverW[row] });
+  }
+  return out;
+}
+
+/** Everything along put on that fits, warmest over all, and every opening shut, hood up. */
+function everythingOn(sim: Simulator, garments: Garment[]): KitAction[] {
+  const actions: KitAction[] = [];
+  const layers = new Array<number>(ZONE_COUNT).fill(0);
+  const covers = (g: number, z: number) => sim.arrays.cover[g * ZONE_COUNT + z] >= 0.1;
+  garments.forEach((_, g) => {
+    if (sim.state.worn[g]) for (let z = 0; z < ZONE_COUNT; z++) if (covers(g, z)) layers[z]++;
+  });
+  garments.forEach((garment, g) => {
+    if (!sim.state.worn[g]) {
+      // Socks and a second base are no quick help to somebody who cannot move.
+      if (garment.group === 'feet' && garment.role !== 'heater') return;
+      const fits = layers.every((n, z) => !covers(g, z) || n < MAX_LAYERS);
+      if (!fits) return;
+      for (let z = 0; z < ZONE_COUNT; z++) if (covers(g, z)) layers[z]++;
+      actions.push({ do: 'putOn', garment: garment.id });
+    }
+    for (const o of garment.openings) actions.push({ do: 'set', garment: garment.id, opening: o.id, setting: 0 });
+  });
+  return actions;
+}
+
+/** What should be along on this day, and whether it is. Gear that is not clothing can only be asked for. */
+function safetyList(r: StuckQuestion, have: readonly Garment[]): SafetyItem[] {
+  const { timeline, plan } = r;
+  const worn = new Set(plan.worn);
+  const warm = have.filter((g) => g.role === 'warm' && g.group === 'torso');
+  const hands = have.filter((g) => g.group === 'hands' && !worn.has(g.id) && g.role !== 'heater');
+  const socks = have.filter(
+    (g) => g.group === 'feet' && !worn.has(g.id) && g.role !== 'footwear' && g.role !== 'heater',
+  );
+  const heat = have.filter((g) => g.heatHours);
+  const coldest = Math.min(...timeline.stretches.map((s) => s.airC));
+  const names = (list: readonly Garment[]) => list.map((g) => g.name).join(', ');
+  const hours = timeline.endS / 3600;
+  const warmest = [...warm].sort((a, b) => fabricResistance(b) - fabricResistance(a));
+  return [
+    {
+      item: 'A warm layer for standing still',
+      have: warm.length > 0,
+      says: warm.length > 0 ? names(warmest) : 'none along; nothing here holds a person who cannot move',
+    },
+    {
+      item: 'Dry gloves or mitts in the pack',
+      have: hands.length > 0,
+      says: hands.length > 0 ? names(hands) : 'none besides the pair worn',
+    },
+    {
+      item: 'Dry socks in the pack',
+      have: socks.length > 0,
+      says: socks.length > 0 ? names(socks) : hours > 3 ? 'none along on a day this long' : 'none along; short day',
+    },
+    {
+      item: 'Warmers',
+      have: heat.length > 0,
+      says:
+        heat.length > 0
+          ? heat.map((g) => `${g.name}, about ${g.heatHours} h`).join('; ')
+          : 'none along: no heat but yours',
+    },
+    {
+      item: 'A light',
+      have: false,
+      says: `${hours > 2 ? 'a day this long can end in the dark' : 'even a short day can end in the dark'}; not in the closet, see to it`,
+    },
+    {
+      item: 'Drink that does not freeze',
+      have: false,
+      says:
+        coldest < -3
+          ? 'a bottle freezes in this air: a flask, or carried against the body'
+          : 'warm drink does good; it will not freeze today',
+    },
+    { item: 'A way to call for help', have: false, says: 'charged and kept warm against the body' },
+    { item: 'Somebody who knows', have: false, says: 'where you go and when you are due' },
+  ];
+}

@@ -1,0 +1,172 @@
+import { fabricResistance, type Garment, type Group, type Role } from '@/core/clothing/garment';
+import { SPORT, type Sport } from '@/core/effort/sports';
+import { byText } from '@/core/quantity/exact';
+import { OutOfRange } from '@/core/quantity/range';
+import type { Timeline } from '@/core/outing/timeline';
+import { isBarrier, suitsSport } from '@/core/clothing/purpose';
+import type { Kit } from './kit';
+
+/** Ways of dressing that are more than a choice of garments. */
+export interface Habits {
+  /** vapour barriers next to the skin of hands and feet */
+  barriers?: boolean;
+  /** always a liner under the sock */
+  twoSocks?: boolean;
+}
+
+/** The closet sorted for one use: what may be chosen for each part of the kit. */
+export interface Candidates {
+  bases: Garment[];
+  mids: Garment[];
+  shells: Garment[];
+  warms: Garment[];
+  /** whole leg outfits, skin out */
+  legs: Garment[][];
+  overLegs: Garment[];
+  /** sock systems with footwear */
+  feet: Garment[][];
+  liners: Garment[];
+  mitts: Garment[];
+  /** socks to change into, and warmers for hands and boots */
+  dry: Garment[];
+  handWarmers: Garment[];
+  toeWarmers: Garment[];
+  caps: Garment[];
+  hats: Garment[];
+  tubes: Garment[];
+  helmets: Garment[];
+  eyes: Garment[];
+}
+
+const wet = (t: Timeline): boolean =>
+  t.stretches.some((s) => s.precipitationMmH > 0.2 && s.precipitation !== 'dry snow' && s.precipitation !== 'none');
+
+/**
+ * Sorts a closet into candidates.
+ * @param habits vapour barriers next to the skin of hands and feet where one is owned; always a liner under the sock
+ * @throws OutOfRange naming what the closet lacks: something for the torso's skin, for the legs, and footwear
+ */
+export function candidates(
+  closet: readonly Garment[],
+  sport: Sport,
+  timeline: Timeline,
+  habits: Habits = {},
+): Candidates {
+  const fits = [...closet].sort(byPlace).filter((g) => suitsSport(g, sport));
+  const of = (group: Group, ...roles: Role[]) => fits.filter((g) => g.group === group && roles.includes(g.role));
+  const byWarmth = (a: Garment, b: Garment) => a.thicknessMm - b.thicknessMm || byText(a.id, b.id);
+  const shorts = of('legs', 'short').sort(byWarmth);
+  const inner = of('legs', 'base').sort(byWarmth);
+  const outer = [...of('legs', 'shell'), ...(wet(timeline) ? of('legs', 'storm') : [])];
+  const legs: Garment[][] = [];
+  for (const short of shorts.length > 0 ? [[shorts[0]], ...shorts.slice(1).map((s) => [s])] : [[]]) {
+    for (const i of inner) legs.push([...short, i]);
+    for (const o of outer) {
+      legs.push([...short, o]);
+      for (const i of inner) if (i.order < o.order) legs.push([...short, i, o]);
+    }
+  }
+  const footwear = fits.filter((g) => g.group === 'feet' && g.role === 'footwear');
+  const socks = of('feet', 'base', 'mid');
+  const liners = lined(of('feet', 'liner'), habits);
+  const over = of('feet', 'over');
+  const feet = footwear.flatMap((f) =>
+    [
+      ...(habits.twoSocks && liners.length > 0 ? [] : socks.map((s) => [s])),
+      ...liners.flatMap((l) => socks.map((s) => [l, s])),
+    ].flatMap((s) => [[...s, f], ...over.map((o) => [...s, f, o])]),
+  );
+  const bases = of('torso', 'base');
+  if (bases.length === 0)
+    throw new OutOfRange('closet', 'nothing for the torso next to the skin', 'at least one base layer');
+  if (legs.length === 0)
+    throw new OutOfRange('closet', 'nothing for the legs', 'at least one pair of tights or trousers');
+  if (feet.length === 0)
+    throw new OutOfRange('closet', `no footwear for "${SPORT[sport].label}"`, 'footwear and socks that suit the sport');
+  const warmth = (set: Garment[]) => set.reduce((s, g) => s + fabricResistance(g), 0);
+  return {
+    bases,
+    mids: of('torso', 'mid'),
+    shells: [...of('torso', 'shell'), ...of('torso', 'storm')],
+    warms: of('torso', 'warm'),
+    legs: spread(legs, warmth, 12),
+    overLegs: of('legs', 'warm'),
+    feet: spread(feet, warmth, 8),
+    liners: lined(of('hands', 'liner'), habits),
+    mitts: of('hands', 'mid', 'shell', 'warm', 'over'),
+    dry: socks,
+    handWarmers: of('hands', 'heater'),
+    toeWarmers: of('feet', 'heater'),
+    caps: of('head', 'base', 'liner'),
+    hats: of('head', 'warm'),
+    tubes: of('face', 'base'),
+    helmets: of('head', 'over'),
+    eyes: of('eyes', 'lens'),
+  };
+}
+
+/** From the skin out and from thin to thick: the plan must not depend on the order in which a closet is listed. */
+const byPlace = (a: Garment, b: Garment): number =>
+  a.order - b.order || a.thicknessMm - b.thicknessMm || byText(a.name, b.name) || byText(a.id, b.id);
+
+/** Liners as the athlete wants them: breathing, or barriers where there are any. */
+function lined(liners: Garment[], { barriers = false }: Habits): Garment[] {
+  const wanted = liners.filter((g) => isBarrier(g) === barriers);
+  return wanted.length > 0 ? wanted : liners.filter((g) => !isBarrier(g));
+}
+
+/** At most `most` of a list, evenly over its warmth: neighbours differ too little to be worth a search each. */
+const spread = <T>(list: T[], warmth: (x: T) => number, most: number): T[] =>
+  evenly(
+    [...list].sort((a, b) => warmth(a) - warmth(b)),
+    most,
+  );
+
+/** At most `most` of a list, evenly over it. */
+export function evenly<T>(list: readonly T[], most: number): T[] {
+  if (list.length <= most) return [...list];
+  return Array.from({ length: most }, (_, i) => list[Math.round((i * (list.length - 1)) / (most - 1))]);
+}
+
+/** A plain kit to start the search from: the middle of each list. @param standby whether a jacket for stops is along */
+export function firstKit(c: Candidates, standby: 'jacket' | 'none'): Kit {
+  const middle = <T>(list: readonly T[]): T | null => (list.length > 0 ? list[Math.floor(list.length / 2)] : null);
+  return {
+    base: middle(c.bases)!,
+    mid: middle(c.mids),
+    shell: c.shells[0] ?? null,
+    warm: standby === 'jacket' ? (c.warms[0] ?? null) : null,
+    legs: middle(c.legs)!,
+    overLegs: null,
+    feet: middle(c.feet)!,
+    dry: null,
+    toeWarmers: null,
+    liner: c.liners[0] ?? null,
+    mitts: middle(c.mitts),
+    handWarmers: null,
+    cap: c.caps[0] ?? null,
+    hat: null,
+    tube: c.tubes[0] ?? null,
+    helmet: c.helmets[0] ?? null,
+    eyes: null,
+  };
+}
+
+/**
+ * Torso and legs dressed the other way: without a middle layer where there was one, in the base least like it, another shell,
+ * warmer legs where they were light.
+ * @param nth 0 the most unlike, 1 the next
+ */
+export function otherKit(c: Candidates, kit: Kit, nth: number): Kit {
+  const unlike = (g: Garment) => Math.abs(g.thicknessMm - kit.base.thicknessMm);
+  const bases = [...c.bases].sort((a, b) => unlike(b) - unlike(a));
+  const shells = c.shells.filter((s) => s !== kit.shell);
+  const at = c.legs.indexOf(kit.legs) < c.legs.length / 2 ? 0.75 : 0.25;
+  return {
+    ...kit,
+    base: bases[Math.min(nth, bases.length - 1)],
+    mid: kit.mid && nth === 0 ? null : (c.mids[Math.floor(c.mids.length / (2 + nth))] ?? null),
+    shell: shells[nth] ?? kit.shell,
+    legs: c.legs[Math.floor(c.legs.length * at)],
+  };
+}

@@ -1,0 +1,143 @@
+import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
+import type { Person } from '@/core/body/person';
+import { checkWeights, type Weights } from '@/core/judge/cost';
+import { isIndoors, SPORT } from '@/core/effort/sports';
+import type { Stretch, Timeline } from '@/core/outing/timeline';
+import { within } from '@/core/quantity/range';
+import { applyPace } from '@/core/kit/applyPace';
+import { mergeStretches } from '@/core/outing/mergeStretches';
+import { goingWays, type GoingWay, type Way } from './waysToWear';
+import { phases, stretchAt, type Phase } from '@/core/outing/moments';
+import { work } from './phaseRunner';
+
+/** Beyond this many people nobody waits for each other's zips. */
+export const MOST_WAITING = 30;
+/** Shelter is worth walking to from this wind, m/s; dry socks want a stop this long, s. */
+const LEE_WIND = 2;
+const SOCKS_STOP_S = 480;
+/**
+ * The standby jacket is kept dry for stops: on the move it is worn only downhill, on lifts, where hardly any heat is made, W,
+ * or in air this cold, °C (common practice, no published source).
+ */
+const EASY_GOING_W = 360;
+const BITTER_C = -20;
+/** Nobody presses on beyond this share of their maximum. */
+const BRISK_SHARE = 0.75;
+
+/** What a phase allows beside clothes. */
+interface Allows {
+  warmOn: boolean;
+  overLegs: boolean;
+  drySocks: boolean;
+  easy: boolean;
+  brisk: boolean;
+  lee: boolean;
+}
+
+/** The outing as the search sees it: its phases, what each allows, and how it goes when taken easier, brisker or in the lee. */
+export class Course {
+  readonly phases: Phase[];
+  readonly weights: Weights;
+  readonly waiting: number;
+  /** what each small move last cost more than the path it was tried on, points, by the move's name */
+  readonly record = new Map<string, number>();
+  private readonly allows: Allows[];
+  private readonly starts: Stretch[];
+  private readonly gone = new Map<GoingWay['going'], Timeline>();
+  private readonly stepsBefore = work.steps;
+  private readonly phasesBefore = work.phases;
+
+  constructor(
+    readonly person: Person,
+    readonly timeline: Timeline,
+    readonly damp: Record<string, number> | undefined,
+    weights: Partial<Weights> | undefined,
+    waiting: number | undefined,
+  ) {
+    this.phases = phases(timeline);
+    this.weights = checkWeights(weights);
+    this.waiting = within('people waiting', waiting ?? 0, 0, MOST_WAITING);
+    this.starts = this.phases.map((p) => stretchAt(timeline, p.startS + 0.5));
+    this.allows = this.phases.map((p) => this.allowsIn(p));
+    const whole = { atS: 0, actions: [] };
+    const coarse = mergeStretches(
+      timeline,
+      this.phases.map((p) => p.startS),
+    );
+    for (const m of goingWays()) {
+      const untilS = timeline.endS;
+      const changed =
+        m.pace !== undefined
+          ? applyPace(coarse, [{ ...whole, pace: { share: m.pace, untilS } }])
+          : m.shelter
+            ? applyPace(coarse, [{ ...whole, shelter: { untilS } }])
+            : coarse;
+      this.gone.set(m.going, changed);
+    }
+  }
+
+  /** Integrator steps this search has taken. */
+  get steps(): number {
+    return work.steps - this.stepsBefore;
+  }
+
+  /** Phases it has simulated. */
+  get phasesWalked(): number {
+    return work.phases - this.phasesBefore;
+  }
+
+  /** What holds where a phase begins. */
+  startOf(p: number): Stretch {
+    return this.starts[p];
+  }
+
+  /** The outing when gone in one way throughout. */
+  goneBy(way: GoingWay): Timeline {
+    return this.gone.get(way.going)!;
+  }
+
+  private allowsIn(phase: Phase): Allows {
+    const { timeline, person } = this;
+    const s = stretchAt(timeline, phase.startS + 1);
+    const leg = timeline.legs[s.leg];
+    const outdoors = leg.shelter !== 'indoor' && !isIndoors(leg.sport);
+    const { going } = SPORT[leg.sport];
+    const paced = going === 'own effort' && !leg.noStopping;
+    const near = [timeline.legs[s.leg - 1], timeline.legs[s.leg + 1]];
+    const most = maximalMetabolicRate(person.vo2maxMl, person.massKg);
+    const resting = going === 'gravity' || going === 'carried';
+    const easyGoing = s.metabolicW < EASY_GOING_W;
+    return {
+      warmOn: phase.stop || resting || easyGoing || s.airC < BITTER_C,
+      overLegs: phase.stop || going === 'carried',
+      drySocks: phase.stop && phase.startS > 0 && timeline.legStartS[s.leg + 1] - phase.startS >= SOCKS_STOP_S,
+      easy: paced,
+      brisk: paced && s.metabolicW < BRISK_SHARE * most,
+      lee:
+        phase.stop &&
+        outdoors &&
+        (leg.shelter === 'open' || leg.shelter === 'ridge') &&
+        s.relativeWind > LEE_WIND &&
+        near.some((l) => l !== undefined && l.shelter === 'forest'),
+    };
+  }
+
+  /** Whether a way makes sense in a phase at all. @param before the way of the phase before, where it matters */
+  admits(p: number, way: Way, before: Way | null): boolean {
+    const a = this.allows[p];
+    switch (way.choice) {
+      case 'torso':
+        return a.warmOn || !way.layers.includes('warm');
+      case 'legs':
+        return a.overLegs || way.over === 'off';
+      case 'feet':
+        // Boots come off at the start, at home, or where one sits for a while; dry socks are for later.
+        if (p === 0) return way.socks !== 'dry';
+        return before === null || before.name === way.name || a.drySocks;
+      case 'going':
+        return way.going === 'as planned' || a[way.going];
+      default:
+        return true;
+    }
+  }
+}

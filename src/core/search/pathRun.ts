@@ -1,0 +1,395 @@
+import type { Garment } from '@/core/clothing/garment';
+import { afterChillCost, alarmCost, noCost, totalCost, waterEndCost, weighed, type BodyCost } from '@/core/judge/cost';
+import { EXTREME, newExtremes } from '@/core/judge/extremes';
+import { noMoment, readMoment } from '@/core/judge/moment';
+import { alongPrice, cuePrice, type CueWork } from '@/core/judge/prices';
+import { changing, type Changing } from '@/core/kit/changing';
+import { actionsBetween, piecesOf, type Worn } from '@/core/kit/difference';
+import type { Cue, KitAction, Plan } from '@/core/kit/plan';
+import { Simulator } from '@/core/simulate/simulator';
+import type { Stretch } from '@/core/outing/timeline';
+import { byText } from '@/core/quantity/exact';
+import type { Course } from './course';
+import { mapDress, withWay, wornOf, type Dress } from './dress';
+import { kitGarments, type Kit } from './kit';
+import { allWays, GOING, plainer, sameWay, type Way, type Ways } from './waysToWear';
+import { runPhase } from './phaseRunner';
+
+/** After a phase: the state, and what it has cost so far. */
+export interface Node {
+  state: Float64Array;
+  extremes: Float64Array;
+  body: BodyCost;
+  changes: number;
+  /** points so far, without what only the end knows */
+  soFar: number;
+}
+
+const NOW = noMoment();
+
+/** What a dress comes to, with a number of its own. */
+interface Known {
+  worn: Worn;
+  id: number;
+}
+
+/** One kit on one course: how it is worn phase by phase, what that costs, and what a different way would cost. */
+export class PathRun {
+  readonly ways: Ways;
+  dresses: Dress[] = [];
+  total = Infinity;
+  private readonly sim: Simulator;
+  private readonly byId: ReadonlyMap<string, Garment>;
+  private nodes: Node[] = [];
+  private readonly worn = new WeakMap<Dress, Known>();
+  private readonly known = new Map<string, Known>();
+  /** what paths came to, by name; if not the whole of it, then with what patience and against what total they were given up */
+  private readonly tried = new Map<string, { cost: number; whole: boolean; against: number; patience: number }>();
+  private last: { dresses: Dress[]; nodes: Node[]; cost: number } = { dresses: [], nodes: [], cost: Infinity };
+  private readonly spare: Float64Array[] = [];
+  private readonly changes = new Map<number, { actions: KitAction[]; pieces: number; change: Changing | null }>();
+
+  constructor(
+    readonly course: Course,
+    readonly kit: Kit,
+    private readonly stepS: number,
+    /** how far behind the present path a trial may fall, as a share of what is still to come, before it is given up */
+    private readonly patience = 0.25,
+  ) {
+    const garments = kitGarments(kit);
+    this.byId = new Map(garments.map((g) => [g.id, g]));
+    this.sim = new Simulator(course.person, garments);
+    this.ways = allWays(kit);
+  }
+
+  get length(): number {
+    return this.course.phases.length;
+  }
+
+  /** What a dress comes to. Dresses that differ in name only, as in a hood that no worn garment has, are one. */
+  private wornBy(d: Dress): Known {
+    let w = this.worn.get(d);
+    if (w) return w;
+    const name = d.map((m) => m.name).join('|');
+    w = this.known.get(name);
+    if (!w) {
+      const worn = wornOf(d, this.byId);
+      const signature =
+        [...worn.on].sort().join() +
+        [...worn.open]
+          .flatMap(([g, settings]) => [...settings].map(([o, v]) => `${g} ${o}=${v}`))
+          .sort()
+          .join();
+      w = this.known.get(signature) ?? { worn, id: this.known.size };
+      this.known.set(signature, w);
+      this.known.set(name, w);
+    }
+    this.worn.set(d, w);
+    return w;
+  }
+
+  /** What it takes to turn one dress into another, worked out once. */
+  private changeOf(before: Dress, dress: Dress, { packOn }: Pick<Stretch, 'packOn'>) {
+    const from = this.wornBy(before);
+    const to = this.wornBy(dress);
+    const at = (from.id * MOST_DRESSES + to.id) * 2 + (packOn ? 1 : 0);
+    let c = this.changes.get(at);
+    if (!c) {
+      const actions = from === to ? [] : actionsBetween(from.worn, to.worn);
+      const change = actions.length > 0 ? changing(actions, { on: from.worn.on, garments: this.byId, packOn }) : null;
+      c = { actions, pieces: piecesOf(actions), change };
+      this.changes.set(at, c);
+    }
+    return c;
+  }
+
+  /** Runs phase `p` from a node (none: from the start) in a dress. Null when the change cannot be made there. */
+  advance(p: number, from: Node | null, before: Dress | null, dress: Dress, state: 'kept' | 'dropped'): Node | null {
+    const { course, sim } = this;
+    const phase = course.phases[p];
+    const w = course.weights;
+    const extremes = from ? from.extremes.slice() : newExtremes();
+    const body = from ? { ...from.body } : noCost();
+    let changes = from ? from.changes : 0;
+    const gone = course.goneBy(dress[GOING]);
+    let change: Changing | null = null;
+    if (!from || !before) {
+      sim.start({ ...planOfDress(dress, this.byId), carried: [], cues: [] }, course.damp);
+      changes += this.priceOf(p, { pieces: 0, seconds: 0, halt: false }, dress) * w.fuss;
+    } else {
+      sim.restore(from.state);
+      const here = course.startOf(p);
+      const c = this.changeOf(before, dress, here);
+      change = c.change;
+      if (phase.onTheMove && change?.halt) return null;
+      const hands = { pieces: c.pieces, seconds: change?.seconds ?? 0, halt: change?.halt ?? false };
+      changes += this.priceOf(p, hands, dress) * w.fuss;
+      if (change) sim.wearing.beginChange(change, here.airC);
+    }
+    runPhase(sim, { timeline: gone, phase, stepS: this.stepS }, change, body, extremes);
+    const soFar =
+      totalCost({ ...weighed(body, w), alarms: alarmCost(extremes), changes, mass: 0 }) +
+      afterChillCost(extremes[EXTREME.afterChillK]) * w.caution;
+    return { state: state === 'kept' ? sim.snapshot(this.spare.pop()) : NONE, extremes, body, changes, soFar };
+  }
+
+  private priceOf(p: number, hands: Pick<CueWork, 'pieces' | 'seconds' | 'halt'>, dress: Dress): number {
+    const phase = this.course.phases[p];
+    const { pace, shelter } = dress[GOING];
+    const going = { shelter, pace: pace === undefined ? undefined : { share: pace, untilS: phase.endS } };
+    return cuePrice(
+      { ...hands, ...going, atS: phase.startS },
+      { halted: phase.halted || phase.stop, waiting: this.course.waiting },
+    );
+  }
+
+  /** What only the end knows, right after the last phase was run: water left in the clothes, and what all of it weighs. */
+  end(dresses: readonly Dress[]): number {
+    const { course } = this;
+    const water = readMoment(this.sim, NOW).waterG;
+    return waterEndCost(water) + this.massPrice(dresses) * course.weights.weight;
+  }
+
+  private massPrice(dresses: readonly Dress[]): number {
+    const used = new Set<string>(standby(this.kit, this.course.timeline.endS));
+    for (const d of dresses) for (const m of d) for (const id of m.worn) used.add(id);
+    return alongPrice(
+      [...used].map((id) => this.byId.get(id)!),
+      this.course.timeline.endS / 3600,
+    );
+  }
+
+  /** Another run's path as this kit would wear it, phases that were dressed alike staying so. */
+  like(dresses: readonly Dress[], way: (m: Way, g: number) => Way = (m) => m): Dress[] {
+    const made = new Map<Dress, Dress>();
+    return dresses.map((d) => {
+      if (!made.has(d))
+        made.set(
+          d,
+          mapDress(d, (w, g) => sameWay(way(w, g), this.ways[g])),
+        );
+      return made.get(d)!;
+    });
+  }
+
+  /** Whether a way of dressing may follow another in a phase. */
+  admits(p: number, dress: Dress, before: Dress | null): boolean {
+    return dress.every((m, i) => this.course.admits(p, m, before ? before[i] : null));
+  }
+
+  /**
+   * Takes a whole path as the present one.
+   * @param against gives up as soon as it costs this much more than another run by then @returns its cost; Infinity when it
+   *   cannot be gone or was given up
+   */
+  take(dresses: Dress[], from = 0, against?: { run: PathRun; margin: number }): number {
+    if (dresses === this.last.dresses && this.last.cost < Infinity) {
+      this.reuse(this.nodes, this.last.nodes);
+      this.nodes = this.last.nodes;
+      this.dresses = dresses;
+      return (this.total = this.last.cost);
+    }
+    const nodes = this.nodes.slice(0, from);
+    for (let p = from; p < this.length; p++) {
+      const before = p > 0 ? dresses[p - 1] : null;
+      const node = this.admits(p, dresses[p], before)
+        ? this.advance(p, p > 0 ? nodes[p - 1] : null, before, dresses[p], 'kept')
+        : null;
+      if (!node || (against && node.soFar > against.run.nodes[p].soFar + against.margin)) {
+        this.total = Infinity;
+        return Infinity;
+      }
+      nodes.push(node);
+    }
+    this.nodes = nodes;
+    this.dresses = dresses;
+    this.total = nodes[nodes.length - 1].soFar + this.end(dresses);
+    return this.total;
+  }
+
+  /**
+   * Cost of another path that is like the present one before phase `from`.
+   * @param patience how far it may fall behind the present path, as a share of what is still to come, before it is given up
+   * @returns Infinity where it cannot be gone; when given up, the present total and what it had fallen behind by
+   */
+  cost(dresses: Dress[], from: number, patience = this.patience): number {
+    const name = dresses.map((d) => this.wornBy(d).id + d[GOING].name).join();
+    const known = this.tried.get(name);
+    if (known && (known.whole || (this.total <= known.against && patience <= known.patience))) return known.cost;
+    const cost = this.try(dresses, from, patience);
+    this.tried.set(name, { cost, whole: this.last.cost === cost, against: this.total, patience });
+    return cost;
+  }
+
+  /** The memory of nodes that no path needs any longer, for the next ones: fresh memory is cold, and costs more than the copy. */
+  private reuse(old: readonly Node[], ...needed: (readonly Node[])[]): void {
+    old.forEach((n, p) => {
+      if (n.state !== NONE && needed.every((nodes) => nodes[p] !== n)) this.spare.push(n.state);
+    });
+  }
+
+  private try(dresses: Dress[], from: number, patience: number): number {
+    // Trials come in families: what this one has in common with the last is not simulated again.
+    const { last } = this;
+    let common = 0;
+    while (common < last.nodes.length && this.alike(dresses[common], last.dresses[common])) common++;
+    const nodes = common > from ? last.nodes.slice(0, Math.min(common, this.length - 1)) : this.nodes.slice(0, from);
+    this.reuse(last.nodes, nodes, this.nodes);
+    this.last = { dresses, nodes, cost: Infinity };
+    for (let p = nodes.length; p < this.length; p++) {
+      const before = p > 0 ? dresses[p - 1] : null;
+      if (!this.admits(p, dresses[p], before)) return Infinity;
+      const node = this.advance(
+        p,
+        p > 0 ? nodes[p - 1] : null,
+        before,
+        dresses[p],
+        p < this.length - 1 ? 'kept' : 'dropped',
+      );
+      if (!node) return Infinity;
+      nodes.push(node);
+      if (this.total === Infinity) continue;
+      // A change is paid for at once and pays later: what it costs to make does not count as falling behind.
+      const here = this.nodes[p];
+      const all = node.soFar - here.soFar;
+      const behind = Math.min(all, all - node.changes + here.changes);
+      if (behind > patience * (this.total - here.soFar) + 1e-9) return this.total + behind;
+    }
+    return (this.last.cost = nodes[this.length - 1].soFar + this.end(dresses));
+  }
+
+  /**
+   * Beam search from the start: in each phase the choices are made one after the other, since they couple weakly. Where every
+   * way ends in a change that cannot be made, the first dress throughout.
+   */
+  beam(first: Dress, { width, passes, free }: { width: number; passes: number; free: readonly number[] }): Dress[] {
+    interface Branch {
+      node: Node;
+      dresses: Dress[];
+    }
+    let branches: Branch[] = [];
+    for (let p = 0; p < this.length; p++) {
+      const next: Branch[] = [];
+      for (const branch of branches.length > 0 ? branches : [null]) {
+        const before = branch ? branch.dresses[p - 1] : null;
+        const tried = new Map<string, Branch>();
+        const attempt = (dress: Dress): number => {
+          const id = dress.map((w) => w.name).join('|');
+          const known = tried.get(id);
+          if (known) return known.node.soFar;
+          if (!this.admits(p, dress, before)) return Infinity;
+          const node = this.advance(p, branch?.node ?? null, before, dress, 'kept');
+          if (!node) return Infinity;
+          tried.set(id, { node, dresses: [...(branch?.dresses ?? []), dress] });
+          return node.soFar;
+        };
+        let dress = this.carriedOn(p, before ?? first);
+        let best = attempt(dress);
+        for (let pass = 0; pass < passes; pass++)
+          for (const g of free)
+            for (const way of this.ways[g]) {
+              const option = withWay(dress, g, way);
+              const cost = attempt(option);
+              if (cost < best - 1e-9) {
+                best = cost;
+                dress = option;
+              }
+            }
+        next.push(...[...tried.values()].sort((a, b) => a.node.soFar - b.node.soFar).slice(0, 2 * width));
+      }
+      next.sort((a, b) => a.node.soFar - b.node.soFar);
+      branches = next.slice(0, width);
+      if (branches.length === 0) return this.throughout(first);
+    }
+    return branches[0].dresses;
+  }
+
+  /** The dress of the phase before, as far as this phase admits it: pace and shelter end, over-trousers come off. */
+  carriedOn(p: number, before: Dress): Dress {
+    const allowed = (g: number) => [...this.ways[g]].filter((w) => this.course.admits(p, w, w));
+    const same = mapDress(before, (w, g) =>
+      g === GOING ? this.ways[GOING][0] : this.course.admits(p, w, w) ? w : plainer(w, allowed(g)),
+    );
+    return same.every((w, g) => w === before[g]) ? before : same;
+  }
+
+  /** One dress throughout that every phase admits: what a dress comes to when all that must come off somewhere stays off. */
+  throughout(dress: Dress): Dress[] {
+    let d = dress;
+    for (let p = 0; p < this.length; p++) d = this.carriedOn(p, d);
+    return this.course.phases.map(() => d);
+  }
+
+  /** Whether every garment that one choice may use is worn in some phase of the present path. */
+  wearsAll(choice: number): boolean {
+    const worn = new Set(this.dresses.flatMap((d) => d[choice].worn));
+    return this.ways[choice].every((m) => m.worn.every((id) => worn.has(id)));
+  }
+
+  /** Whether two dresses are worn and gone alike. */
+  alike(a: Dress, b: Dress): boolean {
+    return a === b || (a[GOING] === b[GOING] && this.wornBy(a) === this.wornBy(b));
+  }
+
+  /** The path as a plan. */
+  plan(dresses: readonly Dress[] = this.dresses): Plan {
+    const cues: Cue[] = [];
+    this.course.phases.forEach((phase, p) => {
+      const actions = p > 0 ? this.changeOf(dresses[p - 1], dresses[p], { packOn: false }).actions : [];
+      const { pace, shelter } = dresses[p][GOING];
+      if (actions.length === 0 && pace === undefined && !shelter) return;
+      cues.push({
+        atS: phase.startS,
+        actions,
+        ...(pace !== undefined ? { pace: { share: pace, untilS: phase.endS } } : {}),
+        ...(shelter ? { shelter: { untilS: phase.endS } } : {}),
+      });
+    });
+    const start = planOfDress(dresses[0], this.byId);
+    return { ...start, carried: carriedBy(start.worn, cues, standby(this.kit, this.course.timeline.endS)), cues };
+  }
+
+  /** Phases at whose start something is to be done. */
+  cuesOf(dresses: readonly Dress[]): number[] {
+    const out: number[] = [];
+    for (let p = 0; p < dresses.length; p++) {
+      const going = dresses[p][GOING];
+      const acts = p > 0 && dresses[p] !== dresses[p - 1] && this.wornBy(dresses[p]) !== this.wornBy(dresses[p - 1]);
+      if (acts || going.pace !== undefined || going.shelter) out.push(p);
+    }
+    return out;
+  }
+}
+
+const NONE = new Float64Array(0);
+/** More ways to dress one kit than there are. */
+const MOST_DRESSES = 1 << 20;
+
+/** On an outing longer than this the jacket, mitts and shell are along whether a cue needs them or not, s. */
+const FAR_OUT_S = 90 * 60;
+
+/** What is along in any case. */
+export function standby(kit: Kit, endS: number): string[] {
+  return endS > FAR_OUT_S ? [kit.warm, kit.mitts, kit.shell].flatMap((g) => (g ? [g.id] : [])) : [];
+}
+
+/** What must be carried from the start: all that goes on later, and what stands by. */
+function carriedBy(worn: readonly string[], cues: readonly Cue[], along: readonly string[]): string[] {
+  const carried = new Set<string>();
+  for (const cue of cues)
+    for (const a of cue.actions) if (a.do === 'putOn' && !worn.includes(a.garment)) carried.add(a.garment);
+  for (const id of along) if (!worn.includes(id)) carried.add(id);
+  return [...carried];
+}
+
+/** The start of a plan from a way of dressing. */
+function planOfDress(dress: Dress, byId: ReadonlyMap<string, Garment>): Pick<Plan, 'worn' | 'openings'> {
+  const w = wornOf(dress, byId);
+  const openings: Plan['openings'] = {};
+  for (const [id, settings] of w.open)
+    for (const o of byId.get(id)!.openings) {
+      const setting = settings.get(o.id);
+      if (setting !== undefined && setting !== o.usual) (openings[id] ??= {})[o.id] = setting;
+    }
+  return { worn: [...w.on].sort((a, b) => byId.get(a)!.order - byId.get(b)!.order || byText(a, b)), openings };
+}

@@ -1,0 +1,244 @@
+import type { Garment } from '@/core/clothing/garment';
+import { OutOfRange } from '@/core/quantity/range';
+import { checkWeights, type Weights } from '@/core/judge/cost';
+import type { Plan } from '@/core/kit/plan';
+import { isBarrier } from '@/core/clothing/purpose';
+import { mostMoved, type Moved } from '@/core/questions/mostMoved';
+import { makePlan, type Planned, type PlanRequest, type Progress } from './planner';
+import type { Scored } from '@/core/judge/scorePlan';
+import { runInFull } from '@/core/questions/question';
+import { isWorn } from '@/core/kit/replay';
+
+/** One way of thinking about clothes, as a constraint on the same search. */
+export interface School {
+  id: string;
+  name: string;
+  /** what must not be used */
+  leaves: (g: Garment) => boolean;
+  /** how the cost is weighed instead */
+  weights?: Partial<Weights>;
+  /** what the closet must have for it to make sense */
+  needs?: (g: Garment) => boolean;
+  /** habits that are more than a choice of garments */
+  habits?: Pick<PlanRequest, 'barriers' | 'twoSocks'>;
+}
+
+const torso = (g: Garment, ...roles: Garment['role'][]) => g.group === 'torso' && roles.includes(g.role);
+const isMesh = (g: Garment) => g.openMesh > 0.2;
+const isMerino = (g: Garment) => g.fibre === 'merino' || g.fibre === 'wool';
+const isLinedShell = (g: Garment) => torso(g, 'shell') && g.thicknessMm >= 1.2;
+const isMembrane = (g: Garment) => torso(g, 'shell', 'storm') && g.membrane;
+const isBase = (g: Garment) => torso(g, 'base');
+const isBarrierLiner = (g: Garment) => g.role === 'liner' && isBarrier(g);
+/** Share of the breath from which a piece counts as covering the mouth. */
+const MOUTH_COVERED = 0.15;
+const coversMouth = (g: Garment) => g.mouthCover >= MOUTH_COVERED;
+const thick = (g: Garment) => g.thicknessMm >= (g.filled ? 12 : 3.5);
+
+/** The schools among good practitioners, in pairs and threes that contradict one another. */
+export const SCHOOLS: readonly School[] = [
+  { id: 'free', name: 'No school, whatever is best', leaves: () => false },
+  { id: 'start-cold', name: 'Start cold', leaves: () => false, weights: { caution: 0.6 } },
+  { id: 'err-warm', name: 'Err warm', leaves: () => false, weights: { caution: 1.8 } },
+  {
+    id: 'mesh',
+    name: 'Open mesh next to the skin',
+    leaves: (g) => isBase(g) && !isMesh(g),
+    needs: (g) => isBase(g) && isMesh(g),
+  },
+  {
+    id: 'thin-synthetic',
+    name: 'Thin synthetic next to the skin',
+    leaves: (g) => isBase(g) && (isMesh(g) || isMerino(g) || g.fibre === 'cotton' || g.thicknessMm > 1.2),
+    needs: (g) => isBase(g) && !isMesh(g) && !isMerino(g) && g.fibre !== 'cotton' && g.thicknessMm <= 1.2,
+  },
+  {
+    id: 'merino',
+    name: 'Merino next to the skin',
+    leaves: (g) => isBase(g) && (!isMerino(g) || isMesh(g)),
+    needs: (g) => isBase(g) && isMerino(g) && !isMesh(g),
+  },
+  {
+    id: 'lined-shell',
+    name: 'A lined shell over next to nothing',
+    leaves: (g) =>
+      torso(g, 'mid') ||
+      (torso(g, 'shell', 'storm') && !isLinedShell(g)) ||
+      (isBase(g) && g.thicknessMm > 1.2 && !isMesh(g)),
+    needs: isLinedShell,
+  },
+  {
+    id: 'membrane',
+    name: 'Membrane shell, vents wide',
+    leaves: (g) => torso(g, 'shell') && !g.membrane,
+    needs: isMembrane,
+  },
+  {
+    id: 'breathable',
+    name: 'Breathable wind or soft shell',
+    leaves: isMembrane,
+    needs: (g) => torso(g, 'shell') && !g.membrane,
+  },
+  {
+    id: 'many-thin',
+    name: 'Many thin layers',
+    leaves: (g) => torso(g, 'base', 'mid') && thick(g),
+    needs: (g) => torso(g, 'mid') && !thick(g),
+  },
+  {
+    id: 'few-thick',
+    name: 'Few thick layers',
+    leaves: (g) => torso(g, 'mid') && !thick(g),
+    needs: (g) => torso(g, 'mid') && thick(g),
+  },
+  {
+    id: 'warm-legs',
+    name: 'Warm legs, light top',
+    leaves: (g) => (g.group === 'legs' && g.role === 'base' && g.thicknessMm < 1.5) || (torso(g, 'mid') && thick(g)),
+    needs: (g) => g.group === 'legs' && g.role === 'base' && g.thicknessMm >= 1.5,
+  },
+  {
+    id: 'down-stops',
+    name: 'Down at stops',
+    leaves: (g) => torso(g, 'warm') && g.fibre !== 'down',
+    needs: (g) => torso(g, 'warm') && g.fibre === 'down',
+  },
+  {
+    id: 'synthetic-stops',
+    name: 'Synthetic at stops',
+    leaves: (g) => torso(g, 'warm') && g.fibre === 'down',
+    needs: (g) => torso(g, 'warm') && g.fibre !== 'down',
+  },
+  {
+    id: 'five-finger',
+    name: 'Five-finger gloves, with warmers',
+    leaves: (g) => g.group === 'hands' && g.handForm === 'mitten',
+    needs: (g) => g.group === 'hands' && g.handForm === 'fingers',
+  },
+  {
+    id: 'mittens',
+    name: 'Mittens over liners',
+    leaves: (g) => g.group === 'hands' && g.handForm === 'fingers' && g.role !== 'liner',
+    needs: (g) => g.group === 'hands' && g.handForm === 'mitten',
+  },
+  {
+    id: 'mouth-covered',
+    name: 'Mouth covered',
+    leaves: (g) => g.group === 'face' && !coversMouth(g),
+    needs: coversMouth,
+  },
+  { id: 'mouth-bare', name: 'Only nose and cheeks covered', leaves: coversMouth },
+  { id: 'one-sock', name: 'One sock', leaves: (g) => g.group === 'feet' && g.role === 'liner' },
+  {
+    id: 'two-socks',
+    name: 'Liner and sock',
+    leaves: () => false,
+    needs: (g) => g.group === 'feet' && g.role === 'liner' && !isBarrierLiner(g),
+    habits: { twoSocks: true },
+  },
+  {
+    id: 'barriers',
+    name: 'Vapour barriers on hands and feet',
+    leaves: () => false,
+    needs: isBarrierLiner,
+    habits: { barriers: true },
+  },
+];
+
+export interface SchoolPlan {
+  school: Pick<School, 'id' | 'name'>;
+  planned: Planned;
+}
+
+/** Where two plans part: the moment of the largest difference, what differs there, and what that comes to. */
+export interface Parting {
+  a: string;
+  b: string;
+  atS: number;
+  /** torso skin, °C, and water in the layers, g, of both at that moment */
+  torsoC: [number, number];
+  waterG: [number, number];
+  moved: Moved;
+  /** ids of what only the one and only the other wears at that moment */
+  wornOnly: [string[], string[]];
+}
+
+export interface Compared {
+  plans: SchoolPlan[];
+  /** schools that cannot be followed from this closet, and why */
+  impossible: { id: string; name: string; why: string }[];
+  partings: Parting[];
+}
+
+/**
+ * Plans two to four schools on one outing from one closet, and finds where each parts from the best.
+ * @param ids from SCHOOLS @throws OutOfRange for unknown ids, fewer than two or more than four
+ */
+export function compareSchools(
+  request: PlanRequest,
+  ids: readonly string[],
+  progress: Progress = () => true,
+): Compared {
+  if (ids.length < 2 || ids.length > 4) throw new OutOfRange('schools', ids.length, 'two to four');
+  const chosen = ids.map((id) => {
+    const school = SCHOOLS.find((s) => s.id === id);
+    if (!school) throw new OutOfRange('school', id, SCHOOLS.map((s) => s.id).join(', '));
+    return school;
+  });
+  const plans: SchoolPlan[] = [];
+  const impossible: Compared['impossible'] = [];
+  chosen.forEach((school, i) => {
+    const { id, name } = school;
+    if (school.needs && !request.closet.some(school.needs)) {
+      impossible.push({ id, name, why: 'the closet has nothing of that kind' });
+      return;
+    }
+    try {
+      const planned = makePlan(
+        {
+          ...request,
+          closet: request.closet.filter((g) => !school.leaves(g)),
+          weights: { ...request.weights, ...school.weights },
+          ...school.habits,
+        },
+        (done, says) => progress((i + done) / chosen.length, `${name}: ${says.toLowerCase()}`),
+      );
+      plans.push({ school: { id, name }, planned: { ...planned, scored: byOwnWeights(request, planned.plan) } });
+    } catch (e) {
+      if (!(e instanceof OutOfRange)) throw e;
+      impossible.push({ id, name, why: `${e.field}: ${String(e.value)}` });
+    }
+  });
+  const partings = plans.slice(1).map((p) => parting(plans[0], p));
+  return { plans, impossible, partings };
+}
+
+/** A school may weigh things its own way while it plans; compared, all plans are weighed as the athlete does. */
+function byOwnWeights(r: PlanRequest, plan: Plan): Scored {
+  const { person, closet, timeline, damp, waiting } = r;
+  const weights = checkWeights(r.weights);
+  return runInFull({ person, closet, timeline, plan, damp, weights, waiting });
+}
+
+function parting(a: SchoolPlan, b: SchoolPlan): Parting {
+  const x = a.planned.scored;
+  const y = b.planned.scored;
+  const apart = (r: number) =>
+    Math.abs(x.metrics.torsoSkin[r] - y.metrics.torsoSkin[r]) / 1.5 +
+    Math.abs(x.metrics.waterG[r] - y.metrics.waterG[r]) / 50;
+  let row = 0;
+  for (let r = 1; r < Math.min(x.series.rows, y.series.rows); r++) if (apart(r) > apart(row)) row = r;
+  const worn = (p: Planned) =>
+    [...p.plan.worn, ...p.plan.carried].filter((id) => isWorn(p.plan, id, x.series.timeS[row]));
+  const [mine, theirs] = [worn(a.planned), worn(b.planned)];
+  const both = (of: (s: Scored) => Float64Array): [number, number] => [of(x)[row], of(y)[row]];
+  return {
+    a: a.school.id,
+    b: b.school.id,
+    atS: x.series.timeS[row],
+    torsoC: both((s) => s.metrics.torsoSkin),
+    waterG: both((s) => s.metrics.waterG),
+    moved: mostMoved(x, y),
+    wornOnly: [mine.filter((id) => !theirs.includes(id)), theirs.filter((id) => !mine.includes(id))],
+  };
+}

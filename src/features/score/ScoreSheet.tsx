@@ -1,0 +1,211 @@
+'use client';
+import { useDrag } from '@use-gesture/react';
+import { useMemo, useRef } from 'react';
+import { moveAction, moveCue, removeCue } from '@/core/kit/edit';
+import type { Plan } from '@/core/kit/plan';
+import { clock } from '@/formats/dates';
+import { type Units } from '@/formats/measures';
+import type { StoredOuting } from '@/store/outings';
+import { C } from '@/ui/draw/palette';
+import { Patterns } from '@/ui/draw/Patterns';
+import { linear } from '@/ui/draw/scale';
+import { useWidth } from '@/ui/draw/useWidth';
+import type { Held, HeldCue, OnKeys } from './hands';
+import { CueFlags, CUES_HEIGHT } from './drawing/CueFlags';
+import { Land, LAND_HEIGHT } from './drawing/Land';
+import { LaneRows, lanesHeight } from './drawing/LaneRows';
+import { lanesOf } from './drawing/laneSegments';
+import { Traces, TRACES_HEIGHT } from './drawing/Traces';
+import type { Pointing } from './pointing';
+import type { Score } from './state/useScore';
+
+/** Plot begins here; labels and numbers at the cursor stand to its left, px. */
+const LEFT = 172;
+/** Width before the page is measured, px. */
+const FIRST_WIDTH = 928;
+/** Steps to which a dragged cue falls, the pull of other cues, and how near to the ends a cue may come, s. */
+const GRID_S = 30;
+const PULL_S = 150;
+const EDGE_S = 60;
+/** An arrow key moves a cue by this, with Shift by that, s. */
+const NUDGE_S = 30;
+const FAR_NUDGE_S = 300;
+
+interface Props {
+  score: Score;
+  area: readonly number[];
+  outing: StoredOuting;
+  units: Units;
+  at: Pointing;
+  row: number;
+}
+
+/** Land and weather, cues, lanes and traces on one clock, and the hands on it: mouse, pen, finger and keys alike. */
+export function ScoreSheet({ score, area, outing, units, at, row }: Props) {
+  const [ref, width] = useWidth(FIRST_WIDTH);
+  const { timeline, garments } = score;
+  const scored = score.scored!;
+  // While the worker is busy the lanes already show the new plan; the numbers follow within a moment.
+  const plan = score.plan!;
+  const { endS } = timeline;
+  const x = useMemo(() => linear(0, endS, LEFT, width - 2), [endS, width]);
+  const groups = useMemo(() => lanesOf(plan, garments, endS), [plan, garments, endS]);
+  const yLanes = CUES_HEIGHT + LAND_HEIGHT + 8;
+  const yTraces = yLanes + lanesHeight(groups) + 4;
+  const height = yTraces + TRACES_HEIGHT + 3;
+  const svg = useRef<SVGSVGElement>(null);
+  const px = x(at.cursorS);
+
+  const secondsAt = (clientX: number) => {
+    const box = svg.current!.getBoundingClientRect();
+    return Math.min(endS, Math.max(0, x.invert(((clientX - box.left) * width) / box.width)));
+  };
+  const settled = (raw: number, others: readonly number[]) => {
+    const onGrid = Math.round(raw / GRID_S) * GRID_S;
+    const near = others.find((o) => Math.abs(o - onGrid) <= PULL_S);
+    return Math.min(endS - EDGE_S, Math.max(EDGE_S, near ?? onGrid));
+  };
+  const moved = (from: Plan, held: HeldCue, atS: number): Plan =>
+    held.what === 'cue' ? moveCue(from, held.cue, atS) : moveAction(from, held.cue, held.garment, atS);
+
+  // The picture is simulated all the way along; the edit counts when it is let go.
+  const hold = useDrag(
+    ({ args, xy: [clientX], first, last, canceled, tap, altKey, event, memo }) => {
+      const held = args[0] as Held;
+      event.stopPropagation();
+      if (held.what === 'cursor') {
+        at.setCursor(secondsAt(clientX));
+        return;
+      }
+      // The plan that was taken hold of: moved anew at every step, so that steps do not add up.
+      const from = first || !memo ? plan : (memo as Plan);
+      at.setCue(held.cue);
+      if (held.what === 'part') at.select(held.garment);
+      if (tap) return from;
+      const others = altKey || held.what === 'cue' ? [] : from.cues.filter((_, i) => i !== held.cue).map((c) => c.atS);
+      const atS = settled(secondsAt(clientX), others);
+      if (canceled) score.preview(null);
+      else if (last) score.commit(moved(from, held, atS));
+      else if (!first) {
+        at.setCursor(atS);
+        score.preview(moved(from, held, atS));
+      }
+      return from;
+    },
+    { filterTaps: true, pointer: { keys: false }, eventOptions: { passive: false } },
+  );
+
+  /** Keys on a cue, or on one garment's diamond. */
+  const onKeys: OnKeys = (held) => (e) => {
+    const way = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
+    if (way === undefined && e.key !== 'Delete') return;
+    e.preventDefault();
+    e.stopPropagation();
+    if (way === undefined) {
+      score.commit(removeCue(plan, held.cue));
+      at.setCue(null);
+      return;
+    }
+    const raw = plan.cues[held.cue].atS + way * (e.shiftKey ? FAR_NUDGE_S : NUDGE_S);
+    const atS = Math.min(endS - EDGE_S, Math.max(EDGE_S, raw));
+    at.setCursor(atS);
+    score.commit(moved(plan, held, atS));
+  };
+
+  return (
+    <div ref={ref} className="min-w-0">
+      <svg
+        ref={svg}
+        width="100%"
+        height={height}
+        viewBox={`0 0 ${width} ${height}`}
+        role="group"
+        aria-label="Score of the outing"
+      >
+        <Patterns />
+        <rect
+          x={LEFT}
+          y={yLanes - 4}
+          width={width - LEFT - 2}
+          height={yTraces - yLanes + 2}
+          fill={C.sheet}
+          stroke={C.grid2}
+        />
+        {/* pressing anywhere on the plot sets the cursor; a finger may still scroll the page up and down */}
+        <rect
+          x={LEFT}
+          y={CUES_HEIGHT}
+          width={width - LEFT}
+          height={height - CUES_HEIGHT}
+          fill="transparent"
+          style={{ cursor: 'col-resize', touchAction: 'pan-y' }}
+          onPointerDown={(e) => at.setCursor(secondsAt(e.clientX))}
+          {...hold({ what: 'cursor' })}
+        />
+        <g pointerEvents="none">
+          <Land timeline={timeline} startMs={outing.startMs} x={x} y={CUES_HEIGHT} cursorS={at.cursorS} units={units} />
+          <Traces
+            scored={scored}
+            garments={garments}
+            area={area}
+            x={x}
+            y={yTraces}
+            endS={endS}
+            row={row}
+            units={units}
+          />
+        </g>
+        <LaneRows
+          groups={groups}
+          plan={plan}
+          scored={scored}
+          area={area}
+          x={x}
+          y={yLanes}
+          endS={endS}
+          row={row}
+          cursorS={at.cursorS}
+          selected={at.selected}
+          units={units}
+          onSelect={at.select}
+          hold={hold}
+          onKeys={onKeys}
+        />
+        <CueFlags
+          plan={plan}
+          garments={garments}
+          timeline={timeline}
+          x={x}
+          width={width}
+          left={LEFT}
+          bottom={height - 2}
+          selected={at.cue}
+          units={units}
+          onSelect={at.setCue}
+          hold={hold}
+          onKeys={onKeys}
+        />
+        <g pointerEvents="none">
+          <line x1={px} x2={px} y1={CUES_HEIGHT} y2={height - 2} stroke={C.ink} strokeWidth="1.6" />
+          <rect
+            x={Math.min(width - 42, px - 19)}
+            y={CUES_HEIGHT + LAND_HEIGHT - 12}
+            width="38"
+            height="15"
+            fill={C.ink}
+          />
+          <text
+            x={Math.min(width - 23, px)}
+            y={CUES_HEIGHT + LAND_HEIGHT}
+            fontSize="12"
+            fontWeight="700"
+            textAnchor="middle"
+            style={{ fill: C.sheet }}
+          >
+            {clock(at.cursorS)}
+          </text>
+        </g>
+      </svg>
+    </div>
+  );
+}

@@ -1,0 +1,18 @@
+'use client';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { Tooltip } from 'radix-ui';
+import { useState, type ReactNode } from 'react';
+import { ToastList } from '@/ui/ToastList';
+
+/** What every page stands on: requests under way outlive the page that asked, hints, and words about what was done. */
+export function Providers({ children }: { children: ReactNode }) {
+  const [client] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: 1 } } }));
+  return (
+    <QueryClientProvider client={client}>
+      <Tooltip.Provider delayDuration={250}>
+        {children}
+        <ToastList />
+      </Tooltip.Provider>
+    </QueryClientProvider>
+  );
+}

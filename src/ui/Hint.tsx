@@ -1,0 +1,33 @@
+'use client';
+import { Tooltip } from 'radix-ui';
+import type { ReactElement } from 'react';
+
+/** What a word of the trade means: on hover, and on focus by keyboard. */
+export function Hint({ says, children }: { says: string; children: ReactElement }) {
+  return (
+    <Tooltip.Root>
+      <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
+      <Tooltip.Portal>
+        <Tooltip.Content
+          sideOffset={4}
+          collisionPadding={8}
+          className="z-50 max-w-[300px] border border-ink bg-paper px-2 py-1 text-[12px] leading-snug"
+        >
+          {says}
+          <Tooltip.Arrow className="fill-ink" />
+        </Tooltip.Content>
+      </Tooltip.Portal>
+    </Tooltip.Root>
+  );
+}
+
+/** A word with its explanation. */
+export function Term({ says, children }: { says: string; children: string }) {
+  return (
+    <Hint says={says}>
+      <button type="button" className="cursor-help underline decoration-dotted underline-offset-2">
+        {children}
+      </button>
+    </Hint>
+  );
+}

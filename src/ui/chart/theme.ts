@@ -1,0 +1,68 @@
+/** The house's look for plain charts, from the same tokens as everything else. Patterns beside colour: never colour alone. */
+export interface Tokens {
+  ink: string;
+  ink2: string;
+  ink3: string;
+  grid: string;
+  sheet: string;
+  act: string;
+  cold: string;
+  water: string;
+  worn: string;
+  heat: string[];
+}
+
+const NAMES: Record<Exclude<keyof Tokens, 'heat'>, string> = {
+  ink: 'ink',
+  ink2: 'ink-2',
+  ink3: 'ink-3',
+  grid: 'grid',
+  sheet: 'sheet',
+  act: 'act',
+  cold: 'cold',
+  water: 'water',
+  worn: 'worn',
+};
+
+/** Reads the tokens as the page has them now. */
+export function tokens(): Tokens {
+  const style = getComputedStyle(document.documentElement);
+  const of = (name: string) => style.getPropertyValue(`--color-${name}`).trim();
+  return {
+    ...(Object.fromEntries(Object.entries(NAMES).map(([k, v]) => [k, of(v)])) as Omit<Tokens, 'heat'>),
+    heat: [0, 1, 2, 3, 4].map((i) => of(`heat-${i}`)),
+  };
+}
+
+const MEASURE = "'Archivo Variable', Archivo, 'Helvetica Neue', Arial, sans-serif";
+
+/** Axes, text and tooltip of every chart. */
+export const houseStyle = (t: Tokens) => ({
+  textStyle: { fontFamily: MEASURE, color: t.ink, fontSize: 12 },
+  animation: false,
+  aria: { enabled: true, decal: { show: false } },
+  tooltip: {
+    backgroundColor: t.sheet,
+    borderColor: t.ink,
+    borderWidth: 1,
+    borderRadius: 0,
+    padding: [5, 8],
+    textStyle: { color: t.ink, fontSize: 12, fontFamily: MEASURE },
+    extraCssText: 'box-shadow:none',
+    confine: true,
+  },
+});
+
+export const axisStyle = (t: Tokens) => ({
+  axisLine: { lineStyle: { color: t.ink } },
+  axisTick: { lineStyle: { color: t.ink } },
+  axisLabel: { color: t.ink2, fontSize: 11.5, fontFamily: MEASURE },
+  nameTextStyle: { color: t.ink3, fontSize: 11.5, fontFamily: MEASURE },
+  splitLine: { lineStyle: { color: t.grid } },
+});
+
+/** Ruling for what is unsafe: act colour with a pattern, so that it shows without colour. */
+export const unsafeStyle = (t: Tokens) => ({
+  color: t.act,
+  decal: { symbol: 'line', dashArrayX: [1, 0], dashArrayY: [3, 3], rotation: Math.PI / 4, color: t.sheet },
+});

@@ -1,0 +1,122 @@
+'use client';
+import { useId, type InputHTMLAttributes, type ReactNode, type Ref } from 'react';
+import { useFormContext, type FieldValues, type Path } from 'react-hook-form';
+import { twMerge } from 'tailwind-merge';
+import { numberRules, type NumberRule } from './numbers';
+
+const box =
+  'rounded-[3px] border border-grid-2 bg-sheet px-2 py-1.5 hover:border-ink aria-invalid:border-2 aria-invalid:border-act';
+
+/** The one text box. */
+export function Input({ className, ...rest }: InputHTMLAttributes<HTMLInputElement> & { ref?: Ref<HTMLInputElement> }) {
+  return <input className={twMerge(box, className)} {...rest} />;
+}
+
+/** A field with its name above, a hint beside it, and what is wrong with it beneath. */
+export function Labelled({
+  label,
+  hint,
+  error,
+  htmlFor,
+  children,
+}: {
+  label: string;
+  hint?: string;
+  error?: string;
+  htmlFor: string;
+  children: ReactNode;
+}) {
+  return (
+    <div className="min-w-0">
+      <label htmlFor={htmlFor} className="font-semibold">
+        {label}
+      </label>
+      {hint && <span className="ml-2 text-[12px] text-ink-3">{hint}</span>}
+      <div className="mt-1">{children}</div>
+      {error && <FieldError id={`${htmlFor}-error`}>{error}</FieldError>}
+    </div>
+  );
+}
+
+export function FieldError({ id, children }: { id: string; children: string }) {
+  return (
+    <p id={id} role="alert" className="mt-0.5 text-[12px] leading-tight font-semibold text-act">
+      {children}
+    </p>
+  );
+}
+
+/** Registers a text field of the form around it. */
+export function TextField<T extends FieldValues>({
+  name,
+  label,
+  hint,
+  required,
+  maxLength = 120,
+  ...rest
+}: { name: Path<T>; label: string; hint?: string } & Omit<InputHTMLAttributes<HTMLInputElement>, 'name'>) {
+  const id = useId();
+  const { register, getFieldState, formState } = useFormContext<T>();
+  const error = getFieldState(name, formState).error?.message;
+  return (
+    <Labelled label={label} hint={hint} error={error} htmlFor={id}>
+      <Input
+        id={id}
+        className="w-full"
+        maxLength={maxLength}
+        aria-invalid={!!error}
+        aria-describedby={error ? `${id}-error` : undefined}
+        {...rest}
+        {...register(name, {
+          validate: (v) => !required || String(v ?? '').trim() !== '' || `${label} is empty. Give it a word.`,
+        })}
+      />
+    </Labelled>
+  );
+}
+
+/** Registers a number field: label, unit, and what is wrong with it. */
+export function NumberField<T extends FieldValues>({
+  name,
+  rule,
+  hint,
+  layout = 'above',
+  width = 'w-full',
+  ...rest
+}: {
+  name: Path<T>;
+  rule: NumberRule;
+  hint?: string;
+  /** the label above, or only said to those who do not see the row's own */
+  layout?: 'above' | 'cell';
+  width?: string;
+} & Omit<InputHTMLAttributes<HTMLInputElement>, 'name' | 'width'>) {
+  const id = useId();
+  const { register, getFieldState, formState } = useFormContext<T>();
+  const error = getFieldState(name, formState).error?.message;
+  const input = (
+    <Input
+      id={id}
+      inputMode="decimal"
+      autoComplete="off"
+      className={`${width} ${layout === 'cell' ? 'text-right' : ''}`}
+      aria-label={layout === 'cell' ? rule.label : undefined}
+      aria-invalid={!!error}
+      aria-describedby={error ? `${id}-error` : undefined}
+      {...rest}
+      {...register(name, numberRules(rule) as never)}
+    />
+  );
+  if (layout === 'cell')
+    return (
+      <>
+        {input}
+        {error && <FieldError id={`${id}-error`}>{error}</FieldError>}
+      </>
+    );
+  return (
+    <Labelled label={rule.unit ? `${rule.label}, ${rule.unit}` : rule.label} hint={hint} error={error} htmlFor={id}>
+      {input}
+    </Labelled>
+  );
+}

@@ -1,0 +1,17 @@
+import type { Person } from '@/core/body/person';
+import type { Garment } from '@/core/clothing/garment';
+import type { Outing } from '@/core/outing/outing';
+import type { Wishes } from '@/core/search/wishes';
+
+/** What questions about plans rest on. The outing carries its route as a profile of at most two thousand samples. */
+export interface Setting {
+  person: Person;
+  /** everything that is or was owned: stored plans may name pieces that have left the closet */
+  closet: Garment[];
+  /** ids of what is in the closet now: what may be proposed */
+  inCloset: string[];
+  outing: Outing;
+  /** water already in garments, g/m² by id */
+  damp: Record<string, number>;
+  wishes: Wishes;
+}

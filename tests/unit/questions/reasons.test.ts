@@ -1,0 +1,169 @@
+import { AVERAGE_PERSON } from '@/core/body/person';
+import { CATALOGUE } from '@/core/clothing/catalogue';
+import { timelineOf, type Outing } from '@/core/outing/outing';
+import { advise, bestStart } from '@/core/questions/bestStart';
+import { runInFull } from '@/core/questions/question';
+import { makePlan, type PlanRequest } from '@/core/search/planner';
+import { compareSchools, SCHOOLS } from '@/core/search/schools';
+import { whyThis } from '@/core/questions/whyThis';
+import type { Plan } from '@/core/kit/plan';
+import { aLeg, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
+
+const REQUEST: PlanRequest = {
+  person: AVERAGE_PERSON,
+  closet: SKI_CLOSET,
+  timeline: upStopDown(),
+  sport: 'ski tour',
+};
+const PLAN: Plan = {
+  worn: SKI_CLOSET.filter((g) => g.role !== 'warm' && g.id !== 'liner-gloves').map((g) => g.id),
+  carried: ['standby-puffy'],
+  openings: {},
+  cues: [{ atS: 4200, actions: [{ do: 'putOn', garment: 'standby-puffy' }] }],
+};
+
+test('the curve falls with every cue that pays, begins at none, and the plan sits on it', () => {
+  const planned = makePlan(REQUEST);
+  const cues = planned.curve.map((p) => p.cues);
+  expect(cues[0]).toBe(0);
+  expect(cues).toEqual([...cues].sort((a, b) => a - b));
+  expect(planned.curve.some((p) => p.cues === planned.plan.cues.length)).toBe(true);
+  const own = planned.curve.find((p) => p.cues === planned.plan.cues.length)!;
+  expect(own.cost).toBeLessThan(planned.curve[0].cost);
+  expect(planned.mustNotMiss).toBe(planned.cues.reduce((w, c, i, all) => (c.missCost > all[w].missCost ? i : w), 0));
+});
+
+test('more fuss means no more cues, more weight no more grams, more caution no colder stop', () => {
+  const plain = makePlan(REQUEST);
+  const fussy = makePlan({ ...REQUEST, weights: { fuss: 3 } });
+  const light = makePlan({ ...REQUEST, weights: { weight: 3 } });
+  expect(fussy.plan.cues.length).toBeLessThanOrEqual(plain.plan.cues.length);
+  expect(light.scored.massG).toBeLessThanOrEqual(plain.scored.massG);
+  expect(() => makePlan({ ...REQUEST, weights: { caution: 9 } })).toThrow('weight of caution is 9; allowed: 0.2 to 3');
+});
+
+test('each piece is held against the next warmer and the next cooler of its kind', () => {
+  const closet = [...SKI_CLOSET, ...garmentsOf('thin-synthetic-base', 'midweight-merino-base', 'storm-shell')];
+  const why = whyThis({ ...REQUEST, weights: undefined, closet, plan: PLAN });
+  const base = why.find((w) => w.garment === 'thin-merino-base')!;
+  expect(base.warmer?.garment).toBe('midweight-merino-base');
+  expect(base.cooler?.garment).toBe('thin-synthetic-base');
+  expect(base.warmer!.moves.from).not.toBe(base.warmer!.moves.to);
+  expect(why.find((w) => w.garment === 'standby-puffy')).toMatchObject({ warmer: null, cooler: null });
+});
+
+describe('schools', () => {
+  const closet = garmentsOf(
+    ...SKI_CLOSET.map((g) => g.id),
+    'mesh-base',
+    'thin-synthetic-base',
+    'storm-shell',
+    'down-puffy',
+    'ski-gloves',
+  );
+  test('two are planned on one outing, each keeps its own rule, and the moment they part is named', () => {
+    const { plans, partings, impossible } = compareSchools({ ...REQUEST, closet }, [
+      'mesh',
+      'thin-synthetic',
+      'lined-shell',
+    ]);
+    const worn = (i: number) => [...plans[i].planned.plan.worn, ...plans[i].planned.plan.carried];
+    expect(plans.map((p) => p.school.id)).toEqual(['mesh', 'thin-synthetic']);
+    expect(worn(0)).toContain('mesh-base');
+    expect(worn(1)).toContain('thin-synthetic-base');
+    expect(impossible).toEqual([
+      { id: 'lined-shell', name: expect.any(String), why: expect.stringContaining('closet') },
+    ]);
+    expect(partings).toHaveLength(1);
+    expect(partings[0].atS).toBeWithin(0, REQUEST.timeline.endS);
+  });
+
+  test('every school can be followed from the whole catalogue, and none leaves nothing to wear', () => {
+    for (const s of SCHOOLS) {
+      const kept = CATALOGUE.filter((g) => !s.leaves(g));
+      for (const group of ['torso', 'legs', 'feet', 'hands', 'head'] as const)
+        expect(kept.filter((g) => g.group === group).length).toBeGreaterThan(1);
+      if (s.needs) expect(CATALOGUE.some(s.needs)).toBe(true);
+    }
+    expect(() => compareSchools(REQUEST, ['mesh', 'nonsense'])).toThrow(
+      /school is nonsense; allowed: free, start-cold/,
+    );
+    expect(() => compareSchools(REQUEST, ['mesh'])).toThrow('two to four');
+  });
+});
+
+describe('when to go', () => {
+  const HOUR = 3600_000;
+  /** A morning of −25 °C and wind that turns mild and calm at noon. */
+  const outing = (harsh: number, wind: number): Outing => ({
+    name: 'Round',
+    sport: 'ski tour',
+    startMs: 6 * HOUR,
+    utcOffsetMin: 0,
+    loadKg: 5,
+    forecastEleM: 0,
+    startEleM: 0,
+    albedo: 0.6,
+    legs: [
+      aLeg({ minutes: 60 }),
+      aLeg({ sport: 'stand', minutes: 15, effort: { by: 'usual' } }),
+      aLeg({ minutes: 40 }),
+    ],
+    forecast: Array.from({ length: 18 }, (_, h) => ({
+      timeMs: h * HOUR,
+      airC: h < 10 ? harsh : -5,
+      humidity: 0.7,
+      wind: h < 10 ? wind : 2,
+      gust: 15,
+      fromDeg: 0,
+      precipitationMmH: 0,
+      kind: 'none' as const,
+      cloud: 1,
+    })),
+    profile: null,
+  });
+  const ask = (harsh: number, floorC?: number, wind = 14) => {
+    const at = outing(harsh, wind);
+    const timeline = timelineOf(at, AVERAGE_PERSON);
+    const q = { person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline, outing: at, plan: PLAN, floorC };
+    return { ...bestStart(q), advice: advise(q, runInFull(q)) };
+  };
+
+  test('the hours after the wind has gone are better, and by how much is said', () => {
+    const b = ask(-25);
+    expect(b.best.startMs / HOUR).toBeGreaterThanOrEqual(10);
+    expect(b.saves).toBeGreaterThan(1);
+    expect(b.starts.every((s, i) => i === 0 || s.startMs > b.starts[i - 1].startMs)).toBe(true);
+  });
+
+  test('the best day is found wherever it lies in the forecast', () => {
+    const base = outing(-5, 2);
+    const days = Array.from({ length: 5 * 24 }, (_, h) => ({
+      ...base.forecast[0],
+      timeMs: h * HOUR,
+      airC: Math.floor(h / 24) === 3 ? -4 : -27,
+      wind: Math.floor(h / 24) === 3 ? 1 : 12,
+    }));
+    const b = bestStart({
+      person: AVERAGE_PERSON,
+      closet: SKI_CLOSET,
+      timeline: timelineOf(base, AVERAGE_PERSON),
+      outing: { ...base, forecast: days },
+      plan: PLAN,
+    });
+    expect(b.starts.length).toBeGreaterThan(110);
+    expect(Math.floor(b.best.startMs / HOUR / 24)).toBe(3);
+  });
+
+  test('an unsafe plan is not today or shorter, with the reason; a mild day is go; one’s own floor comes first', () => {
+    expect(ask(-38).advice).toMatchObject({
+      go: expect.stringMatching(/not today|go shorter/),
+      reason: expect.any(String),
+    });
+    expect(ask(-4, undefined, 2).advice.go).toBe('go');
+    expect(ask(-12, -5).advice).toMatchObject({
+      go: 'not today',
+      reason: expect.stringContaining('your own floor of {temp:-5.0}'),
+    });
+  });
+});

@@ -1,0 +1,61 @@
+import { AVERAGE_PERSON } from '@/core/body/person';
+import { CATALOGUE } from '@/core/clothing/catalogue';
+import { stuckOut } from '@/core/questions/stuckOut';
+import type { Plan } from '@/core/kit/plan';
+import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
+
+const WORN = SKI_CLOSET.filter((g) => !['standby-puffy', 'warm-mitts', 'warm-hat'].includes(g.id)).map((g) => g.id);
+const plan = (carried: string[]): Plan => ({ worn: WORN, carried, openings: {}, cues: [] });
+const ask = (carried: string[], closet = [...CATALOGUE], timeline = upStopDown()) =>
+  stuckOut({ person: AVERAGE_PERSON, closet, timeline, plan: plan(carried) });
+const never = (h: number | null) => h ?? 99;
+
+test('the worst place is where it blows, the farthest half way round', () => {
+  const { stuck } = ask(['standby-puffy']);
+  expect(stuck.map((s) => s.place)).toEqual(['worst', 'farthest']);
+  expect(stuck[0].where).toBe('Shoulder');
+  expect(stuck[0].feelsC).toBeLessThan(stuck[0].airC);
+  expect(stuck[0].after.map((a) => a.hours)).toEqual([1, 2, 4, 12]);
+});
+
+test('a big parka, mitts and warmers in the pack put danger and useless hands off', () => {
+  const bare = ask([]).stuck[0];
+  const kit = ask(['belay-parka', 'warm-mitts', 'warm-hat', 'puffy-overtrousers', 'hand-warmers']).stuck[0];
+  expect(never(kit.dangerH)).toBeGreaterThan(never(bare.dangerH));
+  expect(never(kit.handsH)).toBeGreaterThan(never(bare.handsH));
+  expect(kit.after[0].coreC).toBeGreaterThan(bare.after[0].coreC);
+  expect(bare.dangerH).not.toBeNull();
+});
+
+test('danger says what it is: a cold core with little on, worn out by shivering with nearly enough', () => {
+  const cold = dayOf([aLeg({ minutes: 60, effort: { by: 'metabolic', value: 600 } })], -25, 8);
+  const mild = dayOf([aLeg({ minutes: 60, effort: { by: 'metabolic', value: 600 } })], -3, 3);
+  expect(ask([], [...CATALOGUE], cold).stuck[0].dangerBy).toBe('cold core');
+  expect(ask([], [...CATALOGUE], mild).stuck[0].dangerBy).toBe('worn out by shivering');
+  const warm = ask(['standby-puffy', 'warm-mitts', 'warm-hat'], [...CATALOGUE], mild).stuck[0];
+  expect([warm.dangerH, warm.dangerBy]).toEqual([null, null]);
+});
+
+test('one more piece from the closet is named when it helps, and never something already along', () => {
+  const { oneMore } = ask([]).stuck[0];
+  expect(oneMore).not.toBeNull();
+  expect(WORN).not.toContain(oneMore!.garment);
+  expect(ask([], garmentsOf(...WORN)).stuck[0].oneMore).toBeNull();
+});
+
+test('the safety list says what is along, with the hours of warmers, and what no closet knows', () => {
+  const { safety } = ask(['standby-puffy', 'hand-warmers', 'thick-socks']);
+  const item = (word: string) => safety.find((s) => s.item.includes(word))!;
+  expect(item('warm layer')).toMatchObject({ have: true, says: 'Standby puffy' });
+  expect(item('Warmers').says).toContain('10 h');
+  expect(item('socks').have).toBe(true);
+  expect(item('gloves').have).toBe(false);
+  expect(item('Drink').says).toContain('freezes');
+  expect(item('light').have).toBe(false);
+  expect(safety).toHaveLength(8);
+});
+
+test('an outing that never leaves the spot still has a worst and a farthest place', () => {
+  const { stuck } = ask([], [...CATALOGUE], dayOf([aLeg({ sport: 'camp', minutes: 30, effort: { by: 'usual' } })]));
+  expect(stuck).toHaveLength(2);
+});

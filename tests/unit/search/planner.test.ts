@@ -1,0 +1,192 @@
+import { AVERAGE_PERSON } from '@/core/body/person';
+import { CATALOGUE } from '@/core/clothing/catalogue';
+import { dropCue } from '@/core/questions/missedCues';
+import { makePlan, type Planned } from '@/core/search/planner';
+import { candidates } from '@/core/search/candidates';
+import { phases } from '@/core/outing/moments';
+import { scorePlan } from '@/core/judge/scorePlan';
+import type { Plan } from '@/core/kit/plan';
+import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
+import { isWorn } from '@/core/kit/replay';
+
+const timeline = upStopDown();
+let planned: Planned;
+const told: [number, string][] = [];
+
+beforeAll(() => {
+  planned = makePlan({ person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline, sport: 'ski tour' }, (done, says) => {
+    told.push([done, says]);
+    return true;
+  });
+});
+
+const score = (plan: Plan, closet = SKI_CLOSET) => {
+  const used = new Set([...plan.worn, ...plan.carried]);
+  return scorePlan(
+    AVERAGE_PERSON,
+    closet.filter((g) => used.has(g.id)),
+    timeline,
+    plan,
+  );
+};
+
+test('the plan comes from the closet, dresses every part that must be dressed, and is the one that was simulated', () => {
+  const { plan, scored } = planned;
+  for (const id of [...plan.worn, ...plan.carried]) expect(SKI_CLOSET.map((g) => g.id)).toContain(id);
+  for (const id of ['thin-merino-base', 'touring-boots', 'wool-socks']) expect(plan.worn).toContain(id);
+  expect(score(plan).total).toBeCloseTo(scored.total, 6);
+});
+
+test('few cues, each at a natural moment, in order', () => {
+  const { plan } = planned;
+  const moments = phases(timeline).map((p) => p.startS);
+  expect(plan.cues.length).toBeLessThanOrEqual(12);
+  plan.cues.forEach((c, i) => {
+    expect(moments).toContain(c.atS);
+    if (i > 0) expect(c.atS).toBeGreaterThan(plan.cues[i - 1].atS);
+  });
+});
+
+test('everything a cue puts on is worn or carried, and nothing comes off that is not on', () => {
+  const { plan } = planned;
+  for (const c of plan.cues)
+    for (const a of c.actions) {
+      if (a.do === 'putOn') expect([...plan.worn, ...plan.carried]).toContain(a.garment);
+      if (a.do === 'takeOff') expect(isWorn(plan, a.garment, c.atS - 1)).toBe(true);
+    }
+});
+
+test('it beats the fixed rules in its own cost: never change, all on, start warm and shed', () => {
+  const all = SKI_CLOSET.map((g) => g.id);
+  const rules: Plan[] = [
+    { ...planned.plan, cues: [] },
+    {
+      worn: all.filter((id) => id !== 'standby-puffy' && id !== 'warm-hat' && id !== 'warm-mitts'),
+      carried: [],
+      openings: {},
+      cues: [],
+    },
+    {
+      worn: all.filter((id) => id !== 'thin-cap'),
+      carried: [],
+      openings: {},
+      cues: [
+        {
+          atS: 900,
+          actions: [
+            { do: 'takeOff', garment: 'standby-puffy' },
+            { do: 'takeOff', garment: 'grid-fleece' },
+          ],
+        },
+      ],
+    },
+  ];
+  for (const rule of rules) expect(planned.scored.total).toBeLessThanOrEqual(score(rule).total + 1e-9);
+});
+
+test('each cue knows what missing it costs, and no kept cue is better missed', () => {
+  planned.cues.forEach((c, i) => {
+    expect(c.text.length).toBeGreaterThan(0);
+    expect(c.where.length).toBeGreaterThan(2);
+    const missed = score(dropCue(planned.plan, i));
+    expect(missed.total - planned.scored.total).toBeGreaterThan(-0.05);
+  });
+});
+
+test('progress rises to one and says what is being done', () => {
+  expect(told[told.length - 1]).toEqual([1, 'Done']);
+  for (let i = 1; i < told.length; i++) expect(told[i][0]).toBeGreaterThanOrEqual(told[i - 1][0]);
+  expect(new Set(told.map(([, s]) => s)).size).toBeGreaterThan(5);
+});
+
+test('a search told to stop ends early with a usable plan', () => {
+  let calls = 0;
+  const quick = makePlan(
+    { person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline, sport: 'ski tour' },
+    () => ++calls < 3,
+  );
+  expect(quick.simulations).toBeLessThan(planned.simulations / 2);
+  expect(quick.plan.worn.length).toBeGreaterThan(3);
+});
+
+test('the same question has the same answer', () => {
+  const again = makePlan({ person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline, sport: 'ski tour' });
+  expect(again.plan).toEqual(planned.plan);
+});
+
+test('fewer cues allowed are fewer cues used', () => {
+  const one = makePlan({ person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline, sport: 'ski tour', maxCues: 1 });
+  expect(one.plan.cues.length).toBeLessThanOrEqual(1);
+  expect(one.scored.total).toBeGreaterThanOrEqual(planned.scored.total - 1e-6);
+});
+
+test('on a stretch where nobody may stop, only what can be done on the move', () => {
+  const race = dayOf(
+    [
+      aLeg({
+        name: 'Race',
+        sport: 'classic ski',
+        minutes: 90,
+        noStopping: true,
+        effort: { by: 'metabolic', value: 800 },
+      }),
+    ],
+    -6,
+  );
+  const closet = CATALOGUE.filter((g) =>
+    [
+      'nordic-boots',
+      'wool-socks',
+      'thin-merino-base',
+      'wind-shell',
+      'briefs',
+      'ski-tights',
+      'thin-cap',
+      'liner-gloves',
+      'grid-fleece',
+    ].includes(g.id),
+  );
+  const { plan } = makePlan({ person: AVERAGE_PERSON, closet, timeline: race, sport: 'classic ski' });
+  const layers = new Set(
+    closet.filter((g) => g.group === 'torso' || g.group === 'legs' || g.group === 'feet').map((g) => g.id),
+  );
+  for (const c of plan.cues) for (const a of c.actions) if (a.do !== 'set') expect(layers.has(a.garment)).toBe(false);
+});
+
+test.each([
+  ['no base layer', ['thin-tights', 'wool-socks', 'touring-boots'], 'nothing for the torso next to the skin'],
+  ['no legs', ['thin-merino-base', 'wool-socks', 'touring-boots'], 'nothing for the legs'],
+  [
+    'boots for another sport',
+    ['thin-merino-base', 'thin-tights', 'wool-socks', 'running-shoes'],
+    'no footwear for "Ski tour"',
+  ],
+])('a closet with %s says what is missing', (_, ids, says) => {
+  expect(() => candidates(garmentsOf(...ids), 'ski tour', timeline)).toThrow(says);
+});
+
+test('a closet of bare necessities still gets an answer', () => {
+  const closet = garmentsOf('cotton-tee', 'thin-tights', 'thin-socks', 'touring-boots');
+  const { plan, scored } = makePlan({ person: AVERAGE_PERSON, closet, timeline, sport: 'ski tour' });
+  expect(plan.worn.sort()).toEqual(['cotton-tee', 'thin-socks', 'thin-tights', 'touring-boots']);
+  expect(scored.verdict.tone).not.toBe('holds');
+});
+
+test('over-trousers put on at a cold start are off again when the climb begins', () => {
+  const day = dayOf(
+    [aLeg({ name: 'Waiting', sport: 'stand', minutes: 25, effort: { by: 'usual' } }), aLeg({ minutes: 60 })],
+    -24,
+    5,
+  );
+  const closet = [...SKI_CLOSET, ...garmentsOf('puffy-overtrousers')];
+  const { plan } = makePlan({ person: AVERAGE_PERSON, closet, timeline: day, sport: 'ski tour' });
+  expect(isWorn(plan, 'puffy-overtrousers', 45 * 60)).toBe(false);
+});
+
+test('over-trousers for stops stay in the pack on the way up, and hands at work are not left bare in the cold', () => {
+  const closet = [...SKI_CLOSET, ...garmentsOf('puffy-overtrousers', 'mesh-longs')];
+  const { plan, scored } = makePlan({ person: AVERAGE_PERSON, closet, timeline, sport: 'ski tour' });
+  expect(plan.worn).not.toContain('puffy-overtrousers');
+  for (const at of [1800, 3600, 6300]) expect(isWorn(plan, 'puffy-overtrousers', at)).toBe(false);
+  expect(scored.metrics.fingers.value).toBeGreaterThan(15);
+});

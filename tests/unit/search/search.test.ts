@@ -1,0 +1,207 @@
+import { readFileSync } from 'node:fs';
+import { AVERAGE_PERSON } from '@/core/body/person';
+import { CATALOGUE } from '@/core/clothing/catalogue';
+import { shareAbove } from '@/core/quantity/shareAbove';
+import { EXTREME } from '@/core/judge/extremes';
+import { timelineOf } from '@/core/outing/outing';
+import { candidates, firstKit, otherKit } from '@/core/search/candidates';
+import { Course } from '@/core/search/course';
+import { withWay, type Dress } from '@/core/search/dress';
+import { improve } from '@/core/search/improve';
+import { BODY_PARTS, kitParts, sameParts } from '@/core/search/kitParts';
+import { sameWay, TORSO, torsoWays, withLayer, type Way } from '@/core/search/waysToWear';
+import { PathRun, type Node } from '@/core/search/pathRun';
+import { makePlan } from '@/core/search/planner';
+import { SCHOOLS } from '@/core/search/schools';
+import { scorePlan } from '@/core/judge/scorePlan';
+import { buildDemoOutings, DEMO_DAMP, DEMO_PERSON } from '@/demo/scenario';
+import { aLeg, dayOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
+import { kitGarments, type Kit } from '@/core/search/kit';
+
+const day = upStopDown();
+const parts = candidates(SKI_CLOSET, 'ski tour', day);
+const course = new Course(AVERAGE_PERSON, day, undefined, undefined, undefined);
+const ran = (kit: Kit, stepS: number, on = course): PathRun => {
+  const run = new PathRun(on, kit, stepS);
+  run.take(run.throughout(run.ways.map((w: readonly Way[]) => w[w.length > 1 ? 1 : 0]) as unknown as Dress));
+  return run;
+};
+const kit = firstKit(parts, 'jacket');
+/** The path with the torso worn another way from one phase on. */
+const from = (run: PathRun, p: number, name: string): Dress[] => {
+  const way = run.ways[TORSO].find((w) => w.name === name)!;
+  return run.dresses.map((d, q) => (q < p ? d : withWay(d, TORSO, way)));
+};
+
+test.each([
+  [0, 1, 2, 0],
+  [3, 4, 2, 1],
+  [0, 4, 1, 0.75],
+  [4, 0, 1, 0.75],
+  [2, 2, 2, 0],
+])('running from %d to %d, %d is passed for a share of %d', (before, now, limit, share) => {
+  expect(shareAbove(before, now, limit)).toBeCloseTo(share, 12);
+});
+
+test('minutes of shivering grow smoothly with the cold even at long steps: no jump misleads the search', () => {
+  const minutes = (airC: number) => {
+    const bitter = dayOf([aLeg({ sport: 'stand', minutes: 40, effort: { by: 'usual' } })], airC, 2);
+    const run = ran(kit, 120, new Course(AVERAGE_PERSON, bitter, undefined, undefined, undefined));
+    let node: Node | null = null;
+    run.take(from(run, 0, 'base+mid+shell closed'));
+    run.dresses.forEach((d, p) => (node = run.advance(p, node, p > 0 ? run.dresses[p - 1] : null, d, 'kept')));
+    return node!.extremes[EXTREME.shiverMinutes];
+  };
+  // From where it passes the limit on its rise; in milder air it only grazes it, and then minutes do depend on it steeply.
+  const all = Array.from({ length: 21 }, (_, i) => minutes(15 - i / 10));
+  const rises = all.slice(1).map((m, i) => m - all[i]);
+  expect(all[20] - all[0]).toBeGreaterThan(1);
+  expect(Math.max(...rises)).toBeLessThan(0.5);
+  expect(Math.min(...rises)).toBeGreaterThan(-1e-9);
+});
+
+test('a path costs in the search what its plan costs in full', () => {
+  const run = ran(kit, 15);
+  const full = scorePlan(AVERAGE_PERSON, kitGarments(kit), day, run.plan());
+  expect(run.total / full.total).toBeWithin(0.97, 1.03);
+});
+
+describe('trials', () => {
+  test('cost the same whether tried alone, after a trial like it, or taken; and are simulated once', () => {
+    const one = ran(kit, 60);
+    const trial = from(one, 2, 'base+mid+shell closed');
+    const alone = one.cost(trial, 2, Infinity);
+    const other = ran(kit, 60);
+    other.cost(from(other, 3, 'base+mid+shell closed'), 3, Infinity);
+    other.cost(from(other, 2, 'base+mid closed'), 2, Infinity);
+    expect(other.cost(from(other, 2, 'base+mid+shell closed'), 2, Infinity)).toBe(alone);
+    const before = course.steps;
+    expect(one.cost(from(one, 2, 'base+mid+shell closed'), 2, Infinity)).toBe(alone);
+    expect(course.steps).toBe(before);
+    expect(one.take(trial, 2)).toBe(alone);
+    expect(course.steps).toBe(before);
+    const fresh = new PathRun(course, kit, 60);
+    expect(fresh.take(fresh.like(trial))).toBeCloseTo(alone, 9);
+  });
+  test('given up, say that they are dearer; asked with more patience, are run on', () => {
+    const run = ran(kit, 60);
+    improve(run, { free: [0, 1, 2, 3, 4], maxCues: 12, sweeps: 3, goOn: () => true });
+    const worse = from(run, 1, 'base closed');
+    expect(run.cost(from(run, 0, 'base+mid+shell+warm closed'), 0)).toBe(Infinity);
+    const givenUp = run.cost(worse, 1, 0);
+    const whole = run.cost(worse, 1, Infinity);
+    expect(givenUp).toBeGreaterThan(run.total);
+    expect(whole).toBeGreaterThan(run.total);
+    expect(run.cost(worse, 1, 0)).toBe(whole);
+  });
+  test('a path carried over to another kit keeps what its phases have in common', () => {
+    const run = ran(kit, 60);
+    run.take(from(run, 2, 'base+shell open'));
+    const bare = new PathRun(course, { ...kit, shell: null }, 60);
+    const path = bare.like(run.dresses);
+    expect(path[0]).toBe(path[1]);
+    expect(path[1]).not.toBe(path[2]);
+    expect(path.every((d) => !d[TORSO].layers.includes('shell'))).toBe(true);
+  });
+  test('until something new gains, only ways of wearing what is new are tried', () => {
+    const mild = new Course(
+      AVERAGE_PERSON,
+      dayOf([aLeg({ minutes: 40 }), aLeg({ minutes: 30 })], 6),
+      undefined,
+      undefined,
+      0,
+    );
+    const count = (news?: ReadonlySet<string>) => {
+      const run = ran(kit, 60, mild);
+      improve(run, { free: [0, 1, 2, 3, 4], maxCues: 12, sweeps: 3, goOn: () => true });
+      const again = new PathRun(mild, { ...kit, hat: parts.hats[0] }, 60);
+      again.take(again.like(run.dresses));
+      mild.record.clear();
+      const before = mild.steps;
+      improve(again, { free: [2], maxCues: 12, sweeps: 1, news, goOn: () => true });
+      return { steps: mild.steps - before, total: again.total };
+    };
+    const all = count();
+    const few = count(new Set([parts.hats[0].id]));
+    expect(few.steps).toBeWithin(1, 0.6 * all.steps);
+    expect(few.total).toBeCloseTo(all.total, 9);
+  });
+});
+
+describe('other kits to begin from', () => {
+  const all = candidates(CATALOGUE, 'ski tour', day);
+  test.each([0, 1])('number %d differs in base, shell and legs, and is whole', (nth) => {
+    const first = firstKit(all, 'jacket');
+    const other = otherKit(all, first, nth);
+    expect(other.base).not.toBe(first.base);
+    expect(other.shell).not.toBe(first.shell);
+    expect(sameParts(other.legs, first.legs)).toBe(false);
+    expect(other.mid === null).toBe(nth === 0);
+    expect(sameParts(other.feet, first.feet)).toBe(true);
+    expect(new Set(kitGarments(other)).size).toBe(kitGarments(other).length);
+  });
+  test('from a closet of bare necessities the other kit is the same one', () => {
+    const bare = candidates(
+      SKI_CLOSET.filter((g) => g.role !== 'mid'),
+      'ski tour',
+      day,
+    );
+    const one = { ...bare, bases: bare.bases.slice(0, 1), shells: [], legs: bare.legs.slice(0, 1) };
+    const first = firstKit(one, 'jacket');
+    expect(otherKit(one, first, 1)).toEqual({ ...first, mid: null });
+  });
+  test('every piece of a kit belongs to a part that can be taken over', () => {
+    const keys = new Set(BODY_PARTS.flatMap((p) => p.keys));
+    expect(Object.keys(kit).filter((k) => !keys.has(k as keyof Kit))).toEqual([]);
+  });
+  test('pairs of layers change both, and only when asked for', () => {
+    expect(kitParts(parts, 'first', kit.warm).some((p) => p.name.includes(' and '))).toBe(false);
+    const pairs = kitParts(all, 'later', kit.warm).filter((p) => p.name.includes(' and '));
+    expect(pairs.map((p) => p.name)).toEqual(['mid layer and shell', 'base and mid layer']);
+    const first = firstKit(all, 'jacket');
+    for (const k of pairs[0].options(first)) {
+      expect(k.mid).not.toBe(first.mid);
+      expect(k.shell).not.toBe(first.shell);
+    }
+    expect(pairs[1].options(first)).toHaveLength((all.bases.length - 1) * all.mids.length);
+  });
+});
+
+test('one more layer is put on wherever the base is, airy on the move, closed at stops', () => {
+  const ways = torsoWays(kit);
+  const on = (name: string, vents: 'airy' | 'as they were') =>
+    sameWay(
+      withLayer(
+        ways.find((w) => w.name === name)!,
+        'mid',
+        vents,
+      ),
+      ways,
+    ).name;
+  expect(on('base+shell closed', 'as they were')).toBe('base+mid+shell closed');
+  expect(on('base+shell closed', 'airy')).toBe('base+mid+shell open');
+  expect(on('base closed', 'airy')).toBe('base+mid open');
+  expect(on('base+shell+warm closed', 'airy')).toBe('base+mid+shell+warm closed');
+});
+
+test('the order in which a closet is listed changes nothing', () => {
+  const short = dayOf([aLeg({ minutes: 25 }), aLeg({ sport: 'stand', minutes: 8, effort: { by: 'usual' } })]);
+  const plan = (closet: typeof SKI_CLOSET) =>
+    makePlan({ person: AVERAGE_PERSON, closet, timeline: short, sport: 'ski tour', maxCues: 3 }).plan;
+  expect(plan([...SKI_CLOSET].reverse())).toEqual(plan(SKI_CLOSET));
+});
+
+test('without a rule it is planned as well as under any: a layer that pays only when worn another way is found', () => {
+  const files = (name: string) => readFileSync(`src/demo/files/${name}`, 'utf8');
+  const [{ outing }] = buildDemoOutings(files, DEMO_PERSON);
+  const request = {
+    person: DEMO_PERSON,
+    timeline: timelineOf(outing, DEMO_PERSON),
+    sport: outing.sport,
+    damp: DEMO_DAMP,
+  };
+  const school = SCHOOLS.find((s) => s.id === 'many-thin')!;
+  const free = makePlan({ ...request, closet: CATALOGUE });
+  const thin = makePlan({ ...request, closet: CATALOGUE.filter((g) => !school.leaves(g)) });
+  expect(free.scored.total).toBeLessThan(1.03 * thin.scored.total);
+});
