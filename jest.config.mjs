@@ -14,5 +14,5 @@ export default {
       { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'commonjs' } },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(suncalc|comlink|jsthermalcomfort|psychrolib)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(suncalc|comlink|jsthermalcomfort|psychrolib|d3-[a-z-]+|internmap)/)'],
 };

@@ -20,6 +20,7 @@ export async function bundle(entry, name) {
     platform: 'node',
     target: 'node20',
     format: 'cjs',
+    mainFields: ['module', 'main'],
     outfile: out,
     tsconfig: join(ROOT, 'tsconfig.json'),
     // Writes constants into the code that uses them: the integrator's places become plain numbers.

@@ -1,5 +1,4 @@
-// A PostgreSQL cluster of the project's own: made, started on loopback, stopped. Plain Node, no dependencies.
-import { spawn, spawnSync } from 'node:child_process';
+// A PostgreSQL cluster of the project's own: made, started on loopback, stopped.
 import { createHash, randomBytes } from 'node:crypto';
 import {
   chmodSync,
@@ -12,11 +11,11 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs';
-import { createServer } from 'node:net';
 import { dirname, join, resolve } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
+import { execa, execaSync } from 'execa';
+import getPort from 'get-port';
 import { isRoot, say, Stop } from './install.mjs';
-
-const wait = (ms) => new Promise((done) => setTimeout(done, ms));
 
 /** Who the server runs as: PostgreSQL refuses root. */
 function serverUser(folder) {
@@ -32,22 +31,21 @@ function serverUser(folder) {
   return { uid: Number(uid), gid: Number(gid) };
 }
 
+/** Whether this machine can tie a child's life to ours. */
+export const hasSetpriv = () => execaSync('setpriv', ['--version'], { reject: false }).exitCode === 0;
+
 const as = (user) => (user ? ['--reuid', String(user.uid), '--regid', String(user.gid), '--clear-groups'] : []);
 
 function runAs(user, command, args, env = {}) {
   const full = user ? ['setpriv', [...as(user), '--', command, ...args]] : [command, args];
-  return spawnSync(full[0], full[1], {
-    cwd: '/',
-    encoding: 'utf8',
-    env: { ...process.env, LC_ALL: 'C.UTF-8', ...env },
-  });
+  return execaSync(full[0], full[1], { cwd: '/', reject: false, env: { LC_ALL: 'C.UTF-8', ...env } });
 }
 
 /** The folder of the cluster: inside the data folder, or, where the server's user cannot reach that, under /var/lib. */
 function clusterFolder(data, user) {
   const inside = join(data, 'postgres');
   if (!user) return inside;
-  if (runAs(user, 'test', ['-x', data]).status === 0) return inside;
+  if (runAs(user, 'test', ['-x', data]).exitCode === 0) return inside;
   const away = join(
     '/var/lib',
     `lofted-ember-${createHash('sha256').update(resolve(data)).digest('hex').slice(0, 12)}`,
@@ -56,16 +54,7 @@ function clusterFolder(data, user) {
   return away;
 }
 
-export function freePort() {
-  return new Promise((done, fail) => {
-    const s = createServer();
-    s.once('error', fail);
-    s.listen(0, '127.0.0.1', () => {
-      const { port } = s.address();
-      s.close(() => done(port));
-    });
-  });
-}
+export const freePort = () => getPort({ host: '127.0.0.1' });
 
 const alive = (pid) => {
   try {
@@ -111,31 +100,30 @@ export async function startCluster(bin, data) {
   }
   const port = await freePort();
   const log = openSync(join(data, 'postgres.log'), 'a');
-  const args = ['-D', folder, '-p', String(port), '-h', '127.0.0.1', '-k', ''];
-  const setpriv = spawnSync('setpriv', ['--version']).status === 0;
-  const child = setpriv
-    ? spawn('setpriv', [...as(user), '--pdeathsig', 'SIGINT', '--', join(bin, 'postgres'), ...args], {
-        cwd: '/',
-        stdio: ['ignore', log, log],
-        detached: true,
-      })
-    : spawn(join(bin, 'postgres'), args, { cwd: '/', stdio: ['ignore', log, log], detached: true });
+  const server = [join(bin, 'postgres'), '-D', folder, '-p', String(port), '-h', '127.0.0.1', '-k', ''];
+  const [command, ...args] = hasSetpriv() ? ['setpriv', ...as(user), '--pdeathsig', 'SIGINT', '--', ...server] : server;
+  const child = execa(command, args, {
+    cwd: '/',
+    stdio: ['ignore', log, log],
+    detached: true,
+    cleanup: false,
+    reject: false,
+  });
   let ended = false;
-  child.once('exit', () => (ended = true));
+  const ends = child.then(() => (ended = true));
   for (let i = 0; i < 300 && !ended; i++) {
-    if (running(folder)?.ready) {
+    if (running(folder)?.ready)
       return {
         url: url(port),
         started: true,
-        ended: new Promise((done) => child.once('exit', done)),
+        ended: ends,
         stop: async () => {
           if (ended) return;
           child.kill('SIGINT');
-          for (let k = 0; k < 100 && !ended; k++) await wait(50);
+          await Promise.race([ends, wait(5000)]);
           if (!ended) child.kill('SIGQUIT');
         },
       };
-    }
     await wait(100);
   }
   child.kill('SIGKILL');
@@ -172,18 +160,18 @@ function create(bin, folder, secretFile, user) {
     'C.UTF-8',
   ]);
   rmSync(pwfile, { force: true });
-  if (r.status !== 0) throw new Stop(`initdb failed: ${(r.stderr || r.stdout).trim()}`);
+  if (r.exitCode !== 0) throw new Stop(`initdb failed: ${(r.stderr || r.stdout).trim()}`);
   writeFileSync(secretFile, password, { mode: 0o600 });
   chmodSync(secretFile, 0o600);
   // The database "ember" is made in single-user mode, so that a finished folder is always a whole one.
   const made = spawnMade(bin, building, user);
-  if (made.status !== 0) throw new Stop(`creating the database failed: ${(made.stderr || made.stdout).trim()}`);
-  const moved = spawnSync('mv', ['-T', building, folder]);
-  if (moved.status !== 0) throw new Stop(`could not put the cluster in place: ${moved.stderr}`);
+  if (made.exitCode !== 0) throw new Stop(`creating the database failed: ${(made.stderr || made.stdout).trim()}`);
+  const moved = execaSync('mv', ['-T', building, folder], { reject: false });
+  if (moved.exitCode !== 0) throw new Stop(`could not put the cluster in place: ${moved.stderr}`);
 }
 
 function spawnMade(bin, folder, user) {
   const args = ['--single', '-D', folder, 'postgres'];
   const full = user ? ['setpriv', [...as(user), '--', join(bin, 'postgres'), ...args]] : [join(bin, 'postgres'), args];
-  return spawnSync(full[0], full[1], { cwd: '/', input: 'create database ember;\n', encoding: 'utf8' });
+  return execaSync(full[0], full[1], { cwd: '/', input: 'create database ember;\n', reject: false });
 }

@@ -2,32 +2,60 @@
 import { createInterface } from 'node:readline/promises';
 import { createRequire } from 'node:module';
 import { join, resolve } from 'node:path';
-import { readFileSync } from 'node:fs';
+import { mkdirSync, readFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
 import { bundle } from './bundle.mjs';
-import { startCluster } from './cluster.mjs';
 import { ensureBuild, ensurePackages, ensurePostgres, ROOT, say, Stop } from './install.mjs';
-import { startApplication, ensurePortFree } from './serve.mjs';
 
 const HELP = `usage: bin/demo [--port N] [--data FOLDER] [--reset [--yes]]
   --port N       address port on 127.0.0.1 (3000)
   --data FOLDER  where the database lives (data/ in the project)
   --reset        throw away everything stored and load the demo data again; asks first`;
 
-function options(argv) {
-  const o = { port: 3000, data: join(ROOT, 'data'), reset: false, yes: false, dev: false };
-  for (let i = 0; i < argv.length; i++) {
-    const value = () => argv[++i] ?? fail(`${argv[i - 1]} needs a value`);
-    if (argv[i] === '--port') {
-      o.port = Number(value());
-      if (!Number.isInteger(o.port) || o.port < 1 || o.port > 65535) fail(`--port is ${argv[i]}; allowed: 1 to 65535`);
-    } else if (argv[i] === '--data') o.data = resolve(value());
-    else if (argv[i] === '--reset') o.reset = true;
-    else if (argv[i] === '--yes') o.yes = true;
-    else if (argv[i] === '--dev') o.dev = true;
-    else if (argv[i] === '--help') fail(HELP, 0);
-    else fail(`unknown option ${argv[i]}\n${HELP}`);
-  }
-  return o;
+function options(args) {
+  const { values } = (() => {
+    try {
+      return parseArgs({
+        args,
+        options: {
+          port: { type: 'string', default: '3000' },
+          data: { type: 'string', default: join(ROOT, 'data') },
+          reset: { type: 'boolean', default: false },
+          yes: { type: 'boolean', default: false },
+          dev: { type: 'boolean', default: false },
+          help: { type: 'boolean', default: false },
+        },
+      });
+    } catch (e) {
+      return fail(`${e.message}\n${HELP}`);
+    }
+  })();
+  if (values.help) fail(HELP, 0);
+  const port = Number(values.port);
+  if (!Number.isInteger(port) || port < 1 || port > 65535) fail(`--port is ${values.port}; allowed: 1 to 65535`);
+  return { ...values, port, data: resolve(values.data) };
+}
+
+/** A lock nobody renews is taken for abandoned after so long, ms: its launcher was killed. */
+const ABANDONED_MS = 5000;
+
+/** Keeps a second launcher away from a data folder. @returns what lets it go @throws Stop when another one has it */
+async function lockFolder(data) {
+  const { default: lockfile } = await import('proper-lockfile');
+  mkdirSync(data, { recursive: true });
+  const held = {
+    lockfilePath: join(data, 'launcher.lock'),
+    stale: ABANDONED_MS,
+    update: ABANDONED_MS / 2,
+    retries: { retries: 7, minTimeout: 1000, maxTimeout: 1000, factor: 1 },
+    // A machine that slept past the limit comes back to its own lock: nobody else took it, or the next start says so.
+    onCompromised: (e) => say(`the lock of ${data} was lost: ${e.message}`),
+  };
+  const release = await lockfile.lock(data, held).catch((e) => {
+    if (e.code !== 'ELOCKED') throw e;
+    throw new Stop(`bin/demo is already running on ${data}; stop that one, or choose another folder with --data`);
+  });
+  return { stop: () => release().catch(() => {}) };
 }
 
 function fail(text, code = 2) {
@@ -69,8 +97,11 @@ async function main() {
       ask.close();
       if (answer.trim().toLowerCase() !== 'yes') return fail('Nothing was changed.', 1);
     }
-    await ensurePortFree(o.port);
     ensurePackages();
+    const { startApplication, ensurePortFree } = await import('./serve.mjs');
+    const { startCluster } = await import('./cluster.mjs');
+    await ensurePortFree(o.port);
+    started.push(await lockFolder(o.data));
     const bin = ensurePostgres();
     const cluster = await startCluster(bin, o.data);
     started.push(cluster);

@@ -1,8 +1,6 @@
 // bin/test: installs what is missing, runs every check, closes with one line over all of them.
-import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { freePort, startCluster } from './cluster.mjs';
 import { ensureBuild, ensureChromium, ensurePackages, ensurePostgres, ROOT, run, say } from './install.mjs';
 
 let passed = 0;
@@ -20,8 +18,10 @@ ensurePackages();
 const bin = ensurePostgres();
 ensureChromium();
 check('type check', run('npm', ['run', '-s', 'typecheck']));
-check('lint, with the one-way import rule', run(node, ['node_modules/eslint/bin/eslint.js', '.']));
+check('lint, with the rule that imports point one way', run(node, ['node_modules/eslint/bin/eslint.js', '.']));
 check('format', run(node, ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']));
+
+check('no dead code, no unused package', run(node, ['node_modules/knip/bin/knip.js']));
 
 mkdirSync(join(ROOT, 'build'), { recursive: true });
 const jestFile = join(ROOT, 'build', 'jest.json');
@@ -38,8 +38,9 @@ let cluster;
 let app;
 const data = mkdtempSync(join(existsSync('/var/tmp') ? '/var/tmp' : '/tmp', 'ember-test-'));
 try {
+  const { freePort, startCluster } = await import('./cluster.mjs');
   ensureBuild();
-  spawnSync('chmod', ['755', data]);
+  chmodSync(data, 0o755);
   cluster = await startCluster(bin, data);
   const { migrate } = await import('./migrate.mjs');
   const { startApplication } = await import('./serve.mjs');

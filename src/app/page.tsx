@@ -11,7 +11,11 @@ const MOST = 12;
 
 export default async function Page() {
   const athlete = await currentAthlete();
-  const [list, owned] = await Promise.all([listOutings(athlete.id), listCloset(athlete.id, 'all')]);
+  const [list, away, owned] = await Promise.all([
+    listOutings(athlete.id),
+    listOutings(athlete.id, 'put away'),
+    listCloset(athlete.id, 'all'),
+  ]);
   const current = new Set((await listCloset(athlete.id)).map((o) => o.garment.id));
   const closet = owned.filter((o) => current.has(o.garment.id));
   const garments = owned.map((o) => o.garment);
@@ -26,6 +30,7 @@ export default async function Page() {
     <Home
       outings={lines.filter((l) => l !== null)}
       more={list.slice(MOST).map((o) => ({ id: o.id, name: o.name, startMs: o.startMs }))}
+      away={away.map((o) => ({ id: o.id, name: o.name, startMs: o.startMs }))}
       units={athlete.units}
       damp={closet
         .filter((o) => o.dampGm2 > 0)

@@ -113,16 +113,16 @@ export function readSimulateCase(value: unknown, file: string): Case {
 /** Reads the input of `bin/ember plan`. @throws Refused */
 export function readPlanCase(value: unknown, file: string): Case {
   const c = validated<CaseFile>(planCaseSchema, value, file);
-  c.legs.forEach((l, i) => checkAir(l, i, c.forecast !== undefined, file));
+  c.legs.forEach((l, i) => checkAir(l, i, c.forecast, file));
   return toCase(c, file);
 }
 
 /** A leg says all of its air or, with a forecast, none of it. */
-function checkAir(l: CaseLeg, i: number, hasForecast: boolean, file: string): void {
+function checkAir(l: CaseLeg, i: number, forecast: CaseHour[] | undefined, file: string): void {
   const missing = CASE_AIR.filter((k) => l[k] === undefined);
   if (missing.length === 0) return;
   const given = [...CASE_AIR, 'precipitation' as const, 'sunWm2' as const].find((k) => l[k] !== undefined);
-  if (!hasForecast) refuse(file, `legs.${i}.${missing[0]}`, 'missing', 'the air of this leg, or a forecast for all');
+  if (!forecast) refuse(file, `legs.${i}.${missing[0]}`, 'missing', 'the air of this leg, or a forecast for all');
   if (given)
     refuse(
       file,

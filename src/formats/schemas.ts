@@ -161,6 +161,15 @@ export const outingSchema = object(
   ['name', 'sport', 'startMs', 'utcOffsetMin', 'loadKg', 'forecastEleM', 'startEleM', 'albedo', 'legs', 'forecast'],
 );
 
+/** What may be changed about a stored outing without sending all of it; each alone. */
+export const outingChangeSchema = {
+  oneOf: [
+    object({ name: text }, ['name']),
+    object({ archived: { type: 'boolean' } }, ['archived']),
+    object({ deleted: { const: false } }, ['deleted']),
+  ],
+};
+
 const garmentRef = {
   oneOf: [
     { type: 'string', description: 'a catalogue id' },

@@ -12,11 +12,8 @@ export interface StoredOuting extends Outing {
 export interface OutingLine {
   id: string;
   name: string;
-  sport: string;
+  sport: Outing['sport'];
   startMs: number;
-  minutes: number;
-  distanceM: number;
-  climbM: number;
   plans: number;
 }
 
@@ -24,36 +21,15 @@ export interface OutingLine {
 const toLocal = (ms: number): string => new Date(ms).toISOString().slice(0, 19);
 const fromLocal = (text: string): number => Date.parse(`${text.replace(' ', 'T')}Z`);
 
-export async function listOutings(athleteId: string): Promise<OutingLine[]> {
-  const rows = await sql()<
-    {
-      id: string;
-      name: string;
-      sport: string;
-      start: string;
-      minutes: number;
-      distance: number;
-      climb: number;
-      plans: number;
-    }[]
-  >`
+/** The athlete's outings by their start. @param which those at hand, or those put away */
+export async function listOutings(athleteId: string, which: 'at hand' | 'put away' = 'at hand'): Promise<OutingLine[]> {
+  const rows = await sql()<{ id: string; name: string; sport: Outing['sport']; start: string; plans: number }[]>`
     select o.id, o.name, o.sport, o.start_local::text as start,
-      coalesce(sum(l.minutes), 0) as minutes, coalesce(sum(l.distance_m), 0) as distance,
-      coalesce(sum(greatest(l.climb_m, 0)), 0) as climb,
       (select count(*)::int from plan p where p.outing_id = o.id) as plans
-    from outing o left join outing_leg l on l.outing_id = o.id
-    where o.athlete_id = ${athleteId}
-    group by o.id order by o.start_local`;
-  return rows.map((r) => ({
-    id: r.id,
-    name: r.name,
-    sport: r.sport,
-    startMs: fromLocal(r.start),
-    minutes: r.minutes,
-    distanceM: r.distance,
-    climbM: r.climb,
-    plans: r.plans,
-  }));
+    from outing o
+    where o.athlete_id = ${athleteId} and o.deleted_at is null and (o.archived_at is not null) = ${which === 'put away'}
+    order by o.start_local`;
+  return rows.map((r) => ({ id: r.id, name: r.name, sport: r.sport, startMs: fromLocal(r.start), plans: r.plans }));
 }
 
 interface HourRow {
@@ -96,7 +72,7 @@ export async function getOuting(athleteId: string, id: string): Promise<StoredOu
       albedo: number;
       profile: Profile | null;
     }[]
-  >`select *, start_local::text as start from outing where id = ${id} and athlete_id = ${athleteId}`;
+  >`select *, start_local::text as start from outing where id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;
   if (!o) return null;
   const [legs, hours] = await Promise.all([
     sql()<LegRow[]>`select * from outing_leg where outing_id = ${id} order by seq`,
@@ -161,7 +137,7 @@ async function pointsOf(id: string): Promise<RoutePoint[]> {
 
 /** Every point of the route as it was taken in, for export; empty for legs by hand or an outing of somebody else. */
 export async function routeOf(athleteId: string, id: string): Promise<RoutePoint[]> {
-  const [own] = await sql()`select 1 from outing where id = ${id} and athlete_id = ${athleteId}`;
+  const [own] = await sql()`select 1 from outing where id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;
   return own ? pointsOf(id) : [];
 }
 
@@ -198,7 +174,7 @@ export async function updateOuting(athleteId: string, id: string, o: Outing): Pr
       update outing set name = ${o.name}, sport = ${o.sport}, start_local = ${toLocal(o.startMs)}::timestamp,
         utc_offset_min = ${o.utcOffsetMin}, load_kg = ${o.loadKg}, forecast_ele_m = ${o.forecastEleM},
         start_ele_m = ${o.startEleM}, albedo = ${o.albedo}, updated_at = now()
-      where id = ${id} and athlete_id = ${athleteId}`;
+      where id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;
     if (result.count !== 1) return false;
     await tx`delete from outing_leg where outing_id = ${id}`;
     await tx`delete from forecast_hour where outing_id = ${id}`;
@@ -242,7 +218,47 @@ const detailOf = (l: Leg) => ({
   ...(l.profileTo !== undefined ? { profileTo: l.profileTo } : {}),
 });
 
+/** How long a deleted outing can be brought back. */
+const KEPT = '30 days';
+
+/** Takes an outing out of sight with its plans; `restoreOuting` brings it back within 30 days. @returns false when there is none */
 export async function deleteOuting(athleteId: string, id: string): Promise<boolean> {
-  const result = await sql()`delete from outing where id = ${id} and athlete_id = ${athleteId}`;
+  await sql()`delete from outing where athlete_id = ${athleteId} and deleted_at < now() - ${KEPT}::interval`;
+  const result = await sql()`
+    update outing set deleted_at = now() where id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;
   return result.count === 1;
+}
+
+export async function restoreOuting(athleteId: string, id: string): Promise<boolean> {
+  const result = await sql()`
+    update outing set deleted_at = null where id = ${id} and athlete_id = ${athleteId} and deleted_at is not null`;
+  return result.count === 1;
+}
+
+export async function renameOuting(athleteId: string, id: string, name: string): Promise<boolean> {
+  const result = await sql()`
+    update outing set name = ${name}, updated_at = now()
+    where id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;
+  return result.count === 1;
+}
+
+/** Puts an outing away from the list, or back on it. */
+export async function moveOuting(athleteId: string, id: string, to: 'away' | 'back'): Promise<boolean> {
+  const result = await sql()`
+    update outing set archived_at = ${to === 'away' ? sql()`now()` : null}
+    where id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;
+  return result.count === 1;
+}
+
+/** Another outing like one that is there, with its route and its plans. @returns its id, or null when there is no such outing */
+export async function copyOuting(athleteId: string, id: string, name: string): Promise<string | null> {
+  return atomically(async () => {
+    const outing = await getOuting(athleteId, id);
+    if (!outing) return null;
+    const copy = await createOuting(athleteId, { ...outing, name }, await routeOf(athleteId, id));
+    await sql()`
+      insert into plan (athlete_id, outing_id, name, content, created_at)
+      select athlete_id, ${copy}, name, content, created_at from plan where outing_id = ${id} and athlete_id = ${athleteId}`;
+    return copy;
+  });
 }

@@ -23,7 +23,7 @@ const unreached: Problem = {
   allowed: 'start bin/demo again; what you see here is kept in this window',
 };
 
-type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
+type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
 
 /** Asks the server; JSON or a form goes out, JSON comes back. @throws NotDone */
 export async function request<T>(method: Method, path: string, body?: unknown, also: RequestInit = {}): Promise<T> {

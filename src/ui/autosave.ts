@@ -9,6 +9,12 @@ export type SaveState = 'saved' | 'saving' | 'unsaved' | 'failed' | 'waiting';
 const REST_MS = 400;
 const MOST_TRIES = 4;
 
+interface Sent<T> {
+  value: T;
+  /** a page that goes leaves the sending to the browser */
+  page: 'stays' | 'goes';
+}
+
 /**
  * Stores whatever is edited by itself: a moment after each edit, one request at a time, again after a failure that may pass,
  * and at once when the page is left. What the server refuses is said and not sent again until it is edited or asked for.
@@ -31,7 +37,7 @@ export function useAutosave<T, R>({
   const mutation = useMutation({
     mutationKey: ['save', id],
     scope: { id },
-    mutationFn: ({ value, leaving }: { value: T; leaving: boolean }) => save(value, { keepalive: leaving }),
+    mutationFn: ({ value, page }: Sent<T>) => save(value, { keepalive: page === 'goes' }),
     retry: (tries, e) => tries < MOST_TRIES && e instanceof NotDone && e.mayPass,
     retryDelay: (tries) => Math.min(8000, 500 * 2 ** tries),
     onSuccess: (answer, { value }) => onStored(value, answer),
@@ -47,20 +53,20 @@ export function useAutosave<T, R>({
   });
 
   /** Sends what is not stored yet, at once. */
-  const flush = useCallback((leaving: boolean) => {
+  const flush = useCallback((page: Sent<T>['page']) => {
     const { dirty, value, sending, mutate } = latest.current;
-    if (dirty && value !== null && value !== sending) mutate({ value, leaving });
+    if (dirty && value !== null && value !== sending) mutate({ value, page });
   }, []);
 
   useEffect(() => {
     if (!dirty || isPending || value === refused) return;
-    const timer = setTimeout(() => flush(false), REST_MS);
+    const timer = setTimeout(() => flush('stays'), REST_MS);
     return () => clearTimeout(timer);
   }, [dirty, isPending, value, refused, flush]);
 
   // Leaving the page, by a link or for good, loses nothing: what waits is sent, and a refused edit asks first.
   useEffect(() => {
-    const hide = () => flush(true);
+    const hide = () => flush('goes');
     const warn = (e: BeforeUnloadEvent) =>
       latest.current.dirty && latest.current.refused !== undefined && e.preventDefault();
     window.addEventListener('pagehide', hide);
@@ -68,7 +74,7 @@ export function useAutosave<T, R>({
     return () => {
       window.removeEventListener('pagehide', hide);
       window.removeEventListener('beforeunload', warn);
-      flush(true);
+      flush('goes');
     };
   }, [flush]);
 
@@ -81,7 +87,7 @@ export function useAutosave<T, R>({
         : dirty
           ? 'unsaved'
           : 'saved';
-  return { state, error: isError ? error : null, flush: () => flush(false) };
+  return { state, error: isError ? error : null, flush: () => flush('stays') };
 }
 
 export const SAVE_WORDS: Record<SaveState, string> = {

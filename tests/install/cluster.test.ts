@@ -1,4 +1,5 @@
 /** @jest-environment node */
+import { createHash } from 'node:crypto';
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { cpSync, mkdirSync, mkdtempSync, rmSync, writeFileSync, chmodSync, readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
@@ -16,7 +17,15 @@ beforeAll(() => {
   data = mkdtempSync('/var/tmp/ember-install-');
   chmodSync(data, 0o755);
 });
-afterAll(() => rmSync(data, { recursive: true, force: true }));
+const children: ChildProcess[] = [];
+afterAll(async () => {
+  for (const child of children) {
+    if (child.exitCode !== null || child.signalCode !== null) continue;
+    child.kill('SIGTERM');
+    await gone(child);
+  }
+  rmSync(data, { recursive: true, force: true });
+});
 
 interface Running {
   child: ChildProcess;
@@ -40,6 +49,7 @@ function start(): Promise<Running> {
     stdio: ['ignore', 'pipe', 'inherit'],
     cwd: ROOT,
   });
+  children.push(child);
   return new Promise((done, fail) => {
     let out = '';
     child.stdout!.on('data', (d) => {
@@ -51,8 +61,18 @@ function start(): Promise<Running> {
   });
 }
 
+/** Migrates as bin/demo does. @returns what it says: the files applied, or why not */
+function migrate(url: string, folder: string): string {
+  const program = `
+    const { migrate } = await import(${JSON.stringify(join(ROOT, 'scripts/migrate.mjs'))});
+    try { console.log(JSON.stringify(await migrate(${JSON.stringify(url)}, ${JSON.stringify(folder)}))); }
+    catch (e) { console.log(e.message); }`;
+  const told = execFileSync(process.execPath, ['--input-type=module', '-e', program], { cwd: ROOT, encoding: 'utf8' });
+  return told.trim();
+}
+
 const gone = (child: ChildProcess) =>
-  new Promise((done) => (child.exitCode !== null ? done(null) : child.once('exit', done)));
+  new Promise((done) => (child.exitCode !== null || child.signalCode !== null ? done(null) : child.once('exit', done)));
 
 async function ask<T>(url: string, work: (sql: postgres.Sql) => Promise<T>): Promise<T> {
   const sql = postgres(url, { max: 1, onnotice: () => {} });
@@ -116,32 +136,54 @@ test('the schema itself refuses what no form should let through, and stores noth
   await gone(running.child);
 });
 
+test('a database of the first version comes up with nothing lost, and is migrated only once', async () => {
+  const running = await start();
+  await ask(running.url, (sql) => sql`create database old`);
+  const old = running.url.replace(/ember$/, 'old');
+  await ask(old, async (sql) => {
+    await sql`create table migration (name text primary key, checksum text not null, applied_at timestamptz not null default now())`;
+    for (const file of ['001.do.first_light.sql', '002.do.heaters.sql', '003.do.wishes.sql']) {
+      const text = readFileSync(join(ROOT, 'src/store/migrations', file), 'utf8');
+      await sql.unsafe(text);
+      const checksum = createHash('sha256').update(text).digest('hex');
+      await sql`insert into migration (name, checksum) values (${file.replace('.do.', '_')}, ${checksum})`;
+    }
+    const [a] =
+      await sql`insert into athlete (name, mass_kg, height_m, fat_percent, vo2max_ml_kg_min, rest_bpm, max_bpm)
+      values ('Early', 70, 1.75, 15, 50, 50, 185) returning id`;
+    const [o] =
+      await sql`insert into outing (athlete_id, name, sport, start_local, utc_offset_min, load_kg, forecast_ele_m, start_ele_m, albedo)
+      values (${a.id}, 'kept', 'run', '2027-01-16 08:00', 60, 0, 0, 0, 0.6) returning id`;
+    for (const seq of [0, 1])
+      await sql`insert into route_point (outing_id, seq, lat, lon, ele_m) values (${o.id}, ${seq}, ${60 + seq / 1000}, 10, 500)`;
+  });
+  expect(migrate(old, join(ROOT, 'src/store/migrations'))).toBe('["004.do.outing_profile.sql"]');
+  expect(migrate(old, join(ROOT, 'src/store/migrations'))).toBe('[]');
+  await ask(old, async (sql) => {
+    expect((await sql`select name from outing`)[0].name).toBe('kept');
+    expect((await sql`select count(*)::int as n from route_point`)[0].n).toBe(2);
+    expect((await sql`select count(*)::int as n from migration`)[0].n).toBe(3);
+  });
+  running.child.kill('SIGTERM');
+  await gone(running.child);
+});
+
 test('a migration is applied once, in order, and refused when its file was changed or is gone', async () => {
   const running = await start();
   const folder = join(data, 'migrations');
   mkdirSync(folder);
   cpSync(join(ROOT, 'src/store/migrations'), folder, { recursive: true });
-  writeFileSync(join(folder, '900_more.sql'), 'create table more (id int primary key);');
-  const migrate = (): string => {
-    const program = `
-      const { migrate } = await import(${JSON.stringify(join(ROOT, 'scripts/migrate.mjs'))});
-      try { console.log(JSON.stringify(await migrate(${JSON.stringify(running.url)}, ${JSON.stringify(folder)}))); }
-      catch (e) { console.log(e.message); }`;
-    return execFileSync(process.execPath, ['--input-type=module', '-e', program], {
-      cwd: ROOT,
-      encoding: 'utf8',
-    }).trim();
-  };
-  expect(migrate()).toBe('["900_more.sql"]');
-  expect(migrate()).toBe('[]');
-  writeFileSync(join(folder, '901_broken.sql'), 'create table other (id int); select nonsense;');
-  expect(migrate()).toContain('nonsense');
+  writeFileSync(join(folder, '900.do.more.sql'), 'create table more (id int primary key);');
+  expect(migrate(running.url, folder)).toBe('["900.do.more.sql"]');
+  expect(migrate(running.url, folder)).toBe('[]');
+  writeFileSync(join(folder, '901.do.broken.sql'), 'create table other (id int); select nonsense;');
+  expect(migrate(running.url, folder)).toContain('nonsense');
   await ask(running.url, async (sql) => expect((await sql`select to_regclass('other') as t`)[0].t).toBeNull());
-  rmSync(join(folder, '901_broken.sql'));
-  writeFileSync(join(folder, '900_more.sql'), 'create table more (id bigint primary key);');
-  expect(migrate()).toContain('900_more.sql was changed after it was applied');
-  rmSync(join(folder, '900_more.sql'));
-  expect(migrate()).toContain('its file is gone');
+  rmSync(join(folder, '901.do.broken.sql'));
+  writeFileSync(join(folder, '900.do.more.sql'), 'create table more (id bigint primary key);');
+  expect(migrate(running.url, folder)).toContain('900.do.more.sql was changed after it was applied');
+  rmSync(join(folder, '900.do.more.sql'));
+  expect(migrate(running.url, folder)).toContain('its file is gone');
   running.child.kill('SIGTERM');
   await gone(running.child);
 });

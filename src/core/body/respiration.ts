@@ -1,5 +1,4 @@
 import { saturationFast } from '@/core/atmosphere/humidity';
-import { LATENT_VAPOUR } from '@/core/quantity/units';
 
 /**
  * Respiratory heat loss, W, and water loss, g/s.
@@ -7,11 +6,6 @@ import { LATENT_VAPOUR } from '@/core/quantity/units';
  * convective `0.0014 M (t_ex − t_a)`, evaporative `0.0173 M (p_ex − p_a)` with p in kPa (M in W).
  * A covered mouth gives part of both back: `recovery` 0 bare, about 0.35 under a tube (engineering value).
  */
-export interface Breath {
-  heatW: number;
-  waterGs: number;
-}
-
 export function respiratoryHeat(metabolicW: number, airC: number, vapourPa: number): number {
   return metabolicW * (breathHeatShare(airC) + breathLatentShare(airC, vapourPa));
 }
@@ -34,11 +28,3 @@ export function exhaledC(airC: number): number {
   return 29 + 0.2 * airC;
 }
 
-/** Both at once, with the mouth covered by a share `recovery` (0 to 0.6). */
-export function breath(metabolicW: number, airC: number, vapourPa: number, recovery = 0): Breath {
-  const keep = 1 - recovery;
-  return {
-    heatW: respiratoryHeat(metabolicW, airC, vapourPa) * keep,
-    waterGs: (metabolicW * breathLatentShare(airC, vapourPa) * keep) / LATENT_VAPOUR,
-  };
-}

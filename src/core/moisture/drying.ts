@@ -27,7 +27,6 @@ export const DRYING_PLACES = {
   'in a tent': { airC: 2, humidity: 0.85, airMs: 0.1, faces: 2 },
   'outside in frost': { airC: -8, humidity: 0.75, airMs: 2, faces: 2 },
 } as const satisfies Record<string, DryingAir>;
-export type DryingPlace = keyof typeof DRYING_PLACES;
 
 const STEP_S = 30;
 /** Still damp to the hand above this share of the free water it can hold. */

@@ -17,11 +17,6 @@ export const FULL_FILM = 35;
 /** Film beyond which it runs off bare skin, g/m². */
 export const DRIP_FILM = 60;
 
-export function wettedness(film: number): number {
-  const w = DRY_WETTEDNESS + (1 - DRY_WETTEDNESS) * (film / FULL_FILM);
-  return w > 1 ? 1 : w;
-}
-
 /** Time constants of liquid transport, s: skin to touching cloth, and cloth to touching cloth (engineering values). */
 export const WICK_SKIN_S = 90;
 export const WICK_CLOTH_S = 300;

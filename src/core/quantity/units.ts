@@ -27,4 +27,3 @@ export const knotsToMs = (v: number): number => (v * 1852) / 3600;
 export const feetToM = (v: number): number => v * 0.3048;
 export const inchToMm = (v: number): number => v * 25.4;
 export const poundToKg = (v: number): number => v * 0.45359237;
-export const milesToM = (v: number): number => v * 1609.344;

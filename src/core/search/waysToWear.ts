@@ -57,8 +57,7 @@ export interface GoingWay extends AnyWay {
 /** One way of wearing the garments of one part of the body, or of going. */
 export type Way = TorsoWay | HandWay | HeadWay | LegWay | FootWay | GoingWay;
 
-/** What the planner chooses in each phase, one way of each; the last is how one goes, not what one wears. */
-export const CHOICES = ['torso', 'hands', 'head', 'legs', 'feet', 'going'] as const;
+/** What the planner chooses in each phase, one way of each, by its place in a list; the last is how one goes, not what one wears. */
 export const TORSO = 0;
 export const HANDS = 1;
 export const HEAD = 2;
@@ -220,7 +219,7 @@ export function goingWays(): GoingWay[] {
   return [way('as planned'), way('easy', { pace: EASY }), way('brisk', { pace: BRISK }), way('lee', { shelter: true })];
 }
 
-/** All ways of each choice, in the order of CHOICES. */
+/** All ways of each choice, in the order of their places. */
 export type Ways = readonly [TorsoWay[], HandWay[], HeadWay[], LegWay[], FootWay[], GoingWay[]];
 export const allWays = (k: Kit): Ways => [torsoWays(k), handWays(k), headWays(k), legWays(k), footWays(k), goingWays()];
 

@@ -111,7 +111,7 @@ export const FILLED = 29;
 export const HELD = 30;
 
 /** The state. Head: central °C, metabolic and external W, seconds, and the heat production the skin is used to, W. */
-export const STATE = NODES + ZONE_COUNT * NODES_A_ZONE * RECORD;
+const STATE = NODES + ZONE_COUNT * NODES_A_ZONE * RECORD;
 export const CENTRAL = STATE;
 export const METABOLIC = STATE + 1;
 export const EXTERNAL = STATE + 2;

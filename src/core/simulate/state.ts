@@ -65,8 +65,8 @@ export function newState(garments: number, openings: number): State {
   const over = (from: number) => memory.subarray(from, from + gz);
   return {
     memory,
-    all: memory.subarray(L.STATE),
-    head: memory.subarray(L.STATE, L.TISSUE),
+    all: memory.subarray(L.CENTRAL),
+    head: memory.subarray(L.CENTRAL, L.TISSUE),
     tissue: zones(L.TISSUE),
     skin: zones(L.SKIN),
     film: zones(L.FILM),

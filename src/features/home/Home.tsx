@@ -1,17 +1,21 @@
 import Link from 'next/link';
+import { SPORT } from '@/core/effort/sports';
 import { CAUTIONS } from '@/core/judge/verdict';
 import { clock, day, timeOfDay } from '@/formats/dates';
 import { degrees, distance, height, temperature, windSpeed, type Units } from '@/formats/measures';
 import { fillSlots } from '@/formats/sentences';
 import { Header } from '@/features/shell/Header';
-import { SPORT } from '@/core/effort/sports';
 import { LandStrip } from './LandStrip';
 import type { HomeLine } from './lines';
+import { OutingMenu } from './OutingMenu';
+import { PutAway } from './PutAway';
+import { Danger } from '@/ui/Danger';
 
 /** Home: the outings ahead, and what is damp. */
 export function Home({
   outings,
   more,
+  away,
   units,
   damp,
   garments,
@@ -19,6 +23,8 @@ export function Home({
   outings: HomeLine[];
   /** further outings, by name only */
   more: { id: string; name: string; startMs: number }[];
+  /** put away */
+  away: { id: string; name: string; startMs: number }[];
   units: Units;
   /** what is damp, and how long it takes to dry on a line indoors */
   damp: { name: string; minutes: number }[];
@@ -68,6 +74,7 @@ export function Home({
               ))}
             </p>
           )}
+          {away.length > 0 && <PutAway outings={away} />}
         </section>
         <aside className="border-l border-grid-2 pl-5 max-[860px]:border-l-0 max-[860px]:pl-0">
           <h2 className="font-semibold">The closet</h2>
@@ -128,7 +135,7 @@ function OutingRow({ line: o, units }: { line: HomeLine; units: Units }) {
           ) : v ? (
             <>
               <b className={v.tone === 'fails' ? 'text-act' : ''}>
-                {v.tone === 'fails' ? '▲ ' : ''}
+                {v.tone === 'fails' && <Danger />}
                 {v.lead}
               </b>{' '}
               {fillSlots(v.rest, units)}
@@ -137,11 +144,12 @@ function OutingRow({ line: o, units }: { line: HomeLine; units: Units }) {
             <span className="text-ink-2">Not planned yet. Open it and your closet is tried on.</span>
           )}
         </p>
-        <p className="mt-1 text-[12px]">
+        <div className="mt-1 flex items-baseline gap-3 text-[12px]">
           <Link href={`/outing/${o.id}`} className="underline decoration-grid-2 underline-offset-2 hover:text-act">
             route and weather
           </Link>
-        </p>
+          <OutingMenu id={o.id} name={o.name} route={o.hasRoute} />
+        </div>
       </div>
       <LandStrip line={o} />
       {o.problem === null && (

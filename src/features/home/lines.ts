@@ -1,6 +1,8 @@
-import { windChillC } from '@/core/atmosphere/windChill';
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
+import { isIndoors, type Sport } from '@/core/effort/sports';
+import { climbedM } from '@/core/outing/distance';
+import { coldestFelt, feelsLikeC } from '@/core/outing/feelsLike';
 import { timelineOf } from '@/core/outing/outing';
 import { scorePlan } from '@/core/judge/scorePlan';
 import type { Verdict } from '@/core/judge/verdict';
@@ -12,8 +14,10 @@ import type { StoredOuting } from '@/store/outings';
 export interface HomeLine {
   id: string;
   name: string;
-  sport: string;
+  sport: Sport;
   startMs: number;
+  /** whether it came from a route that can be given out again */
+  hasRoute: boolean;
   seconds: number;
   distanceM: number;
   climbM: number;
@@ -41,7 +45,13 @@ export function homeLine(
   garments: readonly Garment[],
   damp: Record<string, number>,
 ): HomeLine {
-  const head = { id: outing.id, name: outing.name, sport: outing.sport, startMs: outing.startMs };
+  const head = {
+    id: outing.id,
+    name: outing.name,
+    sport: outing.sport,
+    startMs: outing.startMs,
+    hasRoute: outing.profile !== null,
+  };
   try {
     const timeline = timelineOf(outing, person);
     return { ...head, ...weather(timeline), ...judged(timeline, person, plan, garments, damp), problem: null };
@@ -65,19 +75,16 @@ export function homeLine(
 }
 
 function weather(timeline: Timeline) {
-  const out = timeline.stretches.filter((s) => s.sport !== 'hut' && s.sport !== 'drive');
+  const out = timeline.stretches.filter((s) => !isIndoors(s.sport));
   const all = out.length > 0 ? out : timeline.stretches;
   const wettest = all.reduce((a, b) => (b.precipitationMmH > a.precipitationMmH ? b : a));
   return {
     seconds: timeline.endS,
     distanceM: timeline.legs.reduce((s, l) => s + l.distanceM, 0),
-    climbM: timeline.stretches.reduce(
-      (up, s, i) => up + (i > 0 ? Math.max(0, s.eleM - timeline.stretches[i - 1].eleM) : 0),
-      0,
-    ),
+    climbM: climbedM(timeline),
     airLowC: Math.min(...all.map((s) => s.airC)),
     airHighC: Math.max(...all.map((s) => s.airC)),
-    feelsC: Math.min(...all.map((s) => windChillC(s.airC, (s.relativeWind / 0.67) * 3.6))),
+    feelsC: feelsLikeC(coldestFelt(all)),
     windMs: Math.max(...all.map((s) => s.relativeWind)),
     falls: wettest.precipitationMmH > 0.05 ? wettest.precipitation : null,
     land: timeline.stretches.map((s) => ({ t: (s.startS + s.endS) / 2, eleM: s.eleM, metabolicW: s.metabolicW })),

@@ -177,8 +177,9 @@ function Engine() {
   if (!known) return null;
   return (
     <p className="speak text-[18px] leading-snug text-ink">
-      {bodyArea(person).toFixed(2)} m² of skin; at most {maximalMetabolicRate(person.vo2maxMl, person.massKg).toFixed(0)}{' '}
-      W of metabolic rate, of which you hold about half for hours.
+      {bodyArea(person).toFixed(2)} m² of skin; at most{' '}
+      {maximalMetabolicRate(person.vo2maxMl, person.massKg).toFixed(0)} W of metabolic rate, of which you hold about
+      half for hours.
     </p>
   );
 }

@@ -3,7 +3,17 @@ import { windChillC } from '@/core/atmosphere/windChill';
 import type { ForecastHour } from '@/core/outing/forecast';
 import { msToKmh } from '@/core/quantity/units';
 import { day, timeOfDay } from '@/formats/dates';
-import { degrees, fall, fallUnit, fromTemperature, fromWind, height, temperatureUnit, windUnit, type Units } from '@/formats/measures';
+import {
+  degrees,
+  fall,
+  fallUnit,
+  fromTemperature,
+  fromWind,
+  height,
+  temperatureUnit,
+  windUnit,
+  type Units,
+} from '@/formats/measures';
 import { Chart } from '@/ui/chart/Chart';
 import { axisStyle, type Tokens } from '@/ui/chart/theme';
 import { DataTable, type Column } from '@/ui/DataTable';
@@ -51,8 +61,7 @@ export function HoursPanel({
     {
       id: 'falls',
       head: 'Falls',
-      cell: (h) =>
-        h.kind === 'none' ? '–' : `${fall(h.precipitationMmH, units)} ${fallUnit(units)}/h ${h.kind}`,
+      cell: (h) => (h.kind === 'none' ? '–' : `${fall(h.precipitationMmH, units)} ${fallUnit(units)}/h ${h.kind}`),
     },
   ];
   return (
@@ -65,7 +74,13 @@ export function HoursPanel({
         option={(t) => option(t, hours, outing, units)}
         table={
           <div className="max-h-[320px] overflow-y-auto" tabIndex={0} role="region" aria-label="Hours">
-            <DataTable label="Hours of the forecast" rows={hours} columns={columns} id={(h) => String(h.timeMs)} dense />
+            <DataTable
+              label="Hours of the forecast"
+              rows={hours}
+              columns={columns}
+              id={(h) => String(h.timeMs)}
+              dense
+            />
           </div>
         }
       />
@@ -75,7 +90,11 @@ export function HoursPanel({
 
 function option(t: Tokens, hours: readonly ForecastHour[], outing: { startMs: number; endMs: number }, units: Units) {
   const temp = (c: number) => Math.round(fromTemperature(c, units) * 10) / 10;
-  const at = (ms: number) => Math.max(0, hours.findIndex((h) => h.timeMs >= ms - 1800_000));
+  const at = (ms: number) =>
+    Math.max(
+      0,
+      hours.findIndex((h) => h.timeMs >= ms - 1800_000),
+    );
   const last = hours.findIndex((h) => h.timeMs >= outing.endMs);
   return {
     grid: { left: 40, right: 40, top: 26, bottom: 34 },

@@ -6,7 +6,16 @@ import type { Outing } from '@/core/outing/outing';
 import type { Timeline } from '@/core/outing/timeline';
 import { WETTINGS } from '@/core/outing/wetting';
 import { feetToM } from '@/core/quantity/units';
-import { distance, fromTemperature, fromWind, temperatureUnit, toTemperature, toWind, windUnit, type Units } from '@/formats/measures';
+import {
+  distance,
+  fromTemperature,
+  fromWind,
+  temperatureUnit,
+  toTemperature,
+  toWind,
+  windUnit,
+  type Units,
+} from '@/formats/measures';
 import { Button } from '@/ui/Button';
 import { Check } from '@/ui/Check';
 import { Input } from '@/ui/fields';
@@ -258,17 +267,7 @@ function AirCells({
   ));
 }
 
-function EffortCell({
-  leg,
-  n,
-  units,
-  onChange,
-}: {
-  leg: Leg;
-  n: number;
-  units: Units;
-  onChange: (e: Effort) => void;
-}) {
+function EffortCell({ leg, n, units, onChange }: { leg: Leg; n: number; units: Units; onChange: (e: Effort) => void }) {
   const { by } = leg.effort;
   // Speed is kept in m/s and shown as people say it.
   const factor = by !== 'speed' ? 1 : units === 'metric' ? 3.6 : fromWind(1, 'imperial');
@@ -284,9 +283,7 @@ function EffortCell({
         className="w-[98px]"
         value={by}
         options={choices.map((value) => ({ value, label: EFFORT_WORDS[value].label }))}
-        onChange={(next) =>
-          onChange(next === 'usual' ? { by: next } : { by: next, value: EFFORT_WORDS[next].start })
-        }
+        onChange={(next) => onChange(next === 'usual' ? { by: next } : { by: next, value: EFFORT_WORDS[next].start })}
       />
       {leg.effort.by !== 'usual' && (
         <span className="whitespace-nowrap">

@@ -235,7 +235,12 @@ function HandFields({ units }: { units: Units }) {
 const EFFORTS: Record<Exclude<Form['effortBy'], 'usual'>, (metric: boolean) => NumberRule> = {
   exertion: () => ({ label: 'Exertion', low: 0, high: 10, unit: 'of 10' }),
   heartRate: () => ({ label: 'Heart rate', low: 40, high: 220, unit: 'bpm' }),
-  speed: (metric) => ({ label: 'Speed', low: metric ? 0.5 : 0.3, high: metric ? 60 : 37, unit: metric ? 'km/h' : 'mph' }),
+  speed: (metric) => ({
+    label: 'Speed',
+    low: metric ? 0.5 : 0.3,
+    high: metric ? 60 : 37,
+    unit: metric ? 'km/h' : 'mph',
+  }),
   power: () => ({ label: 'Power', low: 20, high: 600, unit: 'W' }),
 };
 
@@ -263,7 +268,9 @@ function CommonFields({ units }: { units: Units }) {
         name="effortBy"
         rules={{
           validate: (by) =>
-            by !== 'power' || SPORT[sport].mechanics?.by === 'ride' || 'Power is known on a bicycle only. Choose another.',
+            by !== 'power' ||
+            SPORT[sport].mechanics?.by === 'ride' ||
+            'Power is known on a bicycle only. Choose another.',
         }}
         render={({ field, fieldState }) => (
           <Labelled label="How hard" htmlFor="effort-by">
@@ -292,7 +299,7 @@ function CommonFields({ units }: { units: Units }) {
       <TextField<Form>
         name="start"
         label="Start"
-        hint="empty: as recorded, else the forecast’s first hour"
+        hint="empty: as recorded if the forecast covers it, else its first hour"
         type="datetime-local"
       />
       <NumberField<Form>

@@ -102,7 +102,10 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
         {timeline ? (
           <Summary outing={outing} timeline={timeline} units={units} />
         ) : (
-          <Problems problems={[laid.problem]} title="These legs cannot be walked as they stand. They are not stored like this." />
+          <Problems
+            problems={[laid.problem]}
+            title="These legs cannot be walked as they stand. They are not stored like this."
+          />
         )}
         {saving.error && <Problems problems={problemsOf(saving.error)} title="Not saved." />}
         {timeline && <LandProfile timeline={timeline} width={width} units={units} />}
@@ -186,8 +189,8 @@ function Summary({ outing, timeline, units }: { outing: Outing; timeline: Timeli
     <p className="speak mt-1 max-w-[95ch] text-[17px] leading-snug">
       {SPORT[outing.sport].label}, {day(outing.startMs)}, {timeOfDay(outing.startMs)} to{' '}
       {timeOfDay(outing.startMs + timeline.endS * 1000)}, {clock(timeline.endS)} h out. Coldest{' '}
-      {temperature(coldest.airC, units)} with {windSpeed(coldest.relativeWind, units)} on you at {clock(coldest.startS)},
-      feels like {temperature(e.feelsC, units)}: {e.hazard} risk,{' '}
+      {temperature(coldest.airC, units)} with {windSpeed(coldest.relativeWind, units)} on you at {clock(coldest.startS)}
+      , feels like {temperature(e.feelsC, units)}: {e.hazard} risk,{' '}
       {Number.isFinite(e.freezesMin) ? `bare cheeks may freeze in ${e.freezesMin.toFixed(0)} min` : e.says}.{' '}
       {coldOrWind(timeline, units)}
     </p>

@@ -1,6 +1,5 @@
-import { checkPerson, type Person } from '@/core/body/person';
+import { checkPerson, PERSON, type Person } from '@/core/body/person';
 import { atDoor } from '@/formats/problem';
-import { personSchema } from '@/formats/schemas';
 import { validated } from '@/formats/validate';
 import { saveAthlete } from '@/store/athlete';
 import { door, readBody } from '@/app/api/door';
@@ -8,9 +7,9 @@ import { door, readBody } from '@/app/api/door';
 const schema = {
   type: 'object',
   properties: {
-    name: { type: 'string', minLength: 1, maxLength: 120 },
+    name: { type: 'string', minLength: 1, maxLength: 120, 'x-field': { label: 'Name' } },
     units: { enum: ['metric', 'imperial'] },
-    person: personSchema,
+    person: PERSON,
   },
   required: ['name', 'units', 'person'],
   additionalProperties: false,

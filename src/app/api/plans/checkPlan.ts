@@ -14,6 +14,9 @@ export const planBody = {
   additionalProperties: false,
 };
 
+/** The same with the version it was edited from. */
+export const planChange = { ...planBody, required: ['name', 'plan', 'version'] };
+
 /** Every garment and opening a plan names must be the athlete's. @throws Refused */
 export async function checkPlan(athleteId: string, plan: Plan): Promise<void> {
   const owned = new Map((await listCloset(athleteId, 'all')).map((o) => [o.garment.id, o.garment]));

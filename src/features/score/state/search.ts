@@ -91,4 +91,3 @@ export const createSearch = () =>
       forgetCurve: () => set({ curve: [] }),
     };
   });
-export type SearchStore = ReturnType<typeof createSearch>;

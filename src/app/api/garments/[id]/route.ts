@@ -1,6 +1,5 @@
-import { checkGarment, type Garment } from '@/core/clothing/garment';
+import { checkGarment, GARMENT, type Garment } from '@/core/clothing/garment';
 import { atDoor } from '@/formats/problem';
-import { garmentSchema } from '@/formats/schemas';
 import { validated } from '@/formats/validate';
 import { moveGarment, updateGarment } from '@/store/closet';
 import { checkId, door, readBody } from '@/app/api/door';
@@ -10,8 +9,8 @@ type Context = { params: Promise<{ id: string }> };
 const schema = {
   type: 'object',
   properties: {
-    garment: garmentSchema,
-    dampGm2: { type: 'number', minimum: 0, maximum: 2000, description: 'g/m²' },
+    garment: GARMENT,
+    dampGm2: { type: 'number', minimum: 0, maximum: 2000, description: 'g/m²', 'x-field': { label: 'Damp' } },
     removed: { type: 'boolean' },
   },
   additionalProperties: false,

@@ -1,7 +1,7 @@
 import { NextResponse } from 'next/server';
 import type { Plan } from '@/core/kit/plan';
 import { deletePlan, savePlan } from '@/store/plans';
-import { checkPlan, planBody } from '@/app/api/plans/checkPlan';
+import { checkPlan, planChange } from '@/app/api/plans/checkPlan';
 import { checkId, door, readBody } from '@/app/api/door';
 import { validated } from '@/formats/validate';
 
@@ -10,11 +10,7 @@ type Context = { params: Promise<{ id: string }> };
 export async function PUT(request: Request, context: Context): Promise<Response> {
   return door(request, async (athlete) => {
     const id = checkId((await context.params).id);
-    const body = validated<{ name: string; plan: Plan; version: number }>(
-      { ...planBody, required: ['name', 'plan', 'version'] },
-      await readBody(request),
-      'Plan',
-    );
+    const body = validated<{ name: string; plan: Plan; version: number }>(planChange, await readBody(request), 'Plan');
     await checkPlan(athlete.id, body.plan);
     const saved = await savePlan(athlete.id, id, body.version, body.name, body.plan);
     if (saved) return saved;
