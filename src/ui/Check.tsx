@@ -20,19 +20,21 @@ export function Check({
 }) {
   const id = useId();
   return (
-    <span className="inline-flex items-center gap-2">
+    <span className="inline-flex items-center gap-2.5">
       <Checkbox.Root
         id={id}
         name={name}
         value="yes"
-        aria-label={label}
+        aria-label={label ?? (typeof children === 'string' ? children : undefined)}
         checked={checked}
         onCheckedChange={(c) => onChange(c === true)}
-        className="flex h-[18px] w-[18px] shrink-0 cursor-pointer items-center justify-center rounded-[2px] border border-ink bg-sheet"
+        className="-m-[3px] flex h-6 w-6 shrink-0 cursor-pointer items-center justify-center"
       >
-        <Checkbox.Indicator>
-          <Tick size={14} strokeWidth={3} aria-hidden="true" />
-        </Checkbox.Indicator>
+        <span className="flex h-[18px] w-[18px] items-center justify-center rounded-[2px] border border-ink bg-sheet">
+          <Checkbox.Indicator>
+            <Tick size={14} strokeWidth={3} aria-hidden="true" />
+          </Checkbox.Indicator>
+        </span>
       </Checkbox.Root>
       {children && (
         <label htmlFor={id} className="cursor-pointer">

@@ -48,12 +48,12 @@ export function SortableRow({ id, label, children }: { id: string; label: string
       style={transform ? { transform: `translateY(${transform.y}px)` } : undefined}
       className={`border-b border-grid align-top ${isDragging ? 'relative z-10 bg-worn' : ''}`}
     >
-      <td className="w-6 pt-2">
+      <td className="w-7 pt-1.5">
         <button
           type="button"
           ref={setActivatorNodeRef}
           aria-label={label}
-          className="cursor-grab touch-none text-ink-3 hover:text-ink"
+          className="flex h-6 w-6 cursor-grab touch-none items-center justify-center text-ink-3 hover:text-ink"
           {...attributes}
           {...listeners}
         >

@@ -1,7 +1,8 @@
 'use client';
-import { useId, type InputHTMLAttributes, type ReactNode, type Ref } from 'react';
-import { useFormContext, type FieldValues, type Path } from 'react-hook-form';
+import { useId, useState, type InputHTMLAttributes, type ReactNode, type Ref } from 'react';
+import { useController, useFormContext, type FieldValues, type Path } from 'react-hook-form';
 import { twMerge } from 'tailwind-merge';
+import type { Turn } from '@/formats/turns';
 import { numberRules, type NumberRule } from './numbers';
 
 const box =
@@ -75,25 +76,49 @@ export function TextField<T extends FieldValues>({
   );
 }
 
-/** Registers a number field: label, unit, and what is wrong with it. */
+/** A number field of the form around it: label, unit, and what is wrong with it. The form keeps the number in the unit it is stored in. */
 export function NumberField<T extends FieldValues>({
   name,
-  rule,
+  rule: kept,
+  turn = SAME,
   hint,
   layout = 'above',
   width = 'w-full',
   ...rest
 }: {
   name: Path<T>;
+  /** in the unit it is kept in */
   rule: NumberRule;
+  /** how it is shown and typed */
+  turn?: Pick<Turn, 'show' | 'keep'> & { unit?: string };
   hint?: string;
   /** the label above, or only said to those who do not see the row's own */
   layout?: 'above' | 'cell';
   width?: string;
-} & Omit<InputHTMLAttributes<HTMLInputElement>, 'name' | 'width'>) {
+} & Omit<InputHTMLAttributes<HTMLInputElement>, 'name' | 'width' | 'value' | 'onChange'>) {
   const id = useId();
-  const { register, getFieldState, formState } = useFormContext<T>();
-  const error = getFieldState(name, formState).error?.message;
+  const rule = { ...kept, low: turn.show(kept.low), high: turn.show(kept.high), unit: turn.unit ?? kept.unit };
+  const rules = numberRules(rule);
+  const { field, fieldState } = useController<T>({
+    name,
+    rules: { validate: (v: unknown) => rules.validate(typeof v === 'number' ? turn.show(v) : v) },
+  });
+  const asText = (v: unknown): string => (typeof v === 'number' && !Number.isNaN(v) ? rounded(turn.show(v)) : '');
+  const [text, setText] = useState(asText(field.value));
+  const [known, setKnown] = useState<{ value: unknown; unit: string }>({ value: field.value, unit: rule.unit });
+  // The form was put back, or the units were changed: the text follows. What is being typed stays as it is typed.
+  if (!Object.is(known.value, field.value) || known.unit !== rule.unit) {
+    setKnown({ value: field.value, unit: rule.unit });
+    setText(asText(field.value));
+  }
+  const type = (typed: string) => {
+    const v = rules.setValueAs(typed);
+    const value = v === null ? null : turn.keep(v);
+    setText(typed);
+    setKnown({ value, unit: rule.unit });
+    field.onChange(value);
+  };
+  const error = fieldState.error?.message;
   const input = (
     <Input
       id={id}
@@ -104,7 +129,11 @@ export function NumberField<T extends FieldValues>({
       aria-invalid={!!error}
       aria-describedby={error ? `${id}-error` : undefined}
       {...rest}
-      {...register(name, numberRules(rule) as never)}
+      ref={field.ref}
+      name={field.name}
+      value={text}
+      onBlur={field.onBlur}
+      onChange={(e) => type(e.target.value)}
     />
   );
   if (layout === 'cell')
@@ -120,3 +149,8 @@ export function NumberField<T extends FieldValues>({
     </Labelled>
   );
 }
+
+const SAME = { show: (v: number) => v, keep: (v: number) => v };
+
+/** Four figures are more than anybody measures at home. */
+const rounded = (v: number): string => String(Number(v.toPrecision(4)));

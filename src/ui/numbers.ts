@@ -8,7 +8,7 @@ export interface NumberRule {
   optional?: boolean;
 }
 
-const shown = (v: number): string => String(Math.round(v * 100) / 100).replace('-', '−');
+const shown = (v: number): string => String(Number(v.toPrecision(4))).replace('-', '−');
 
 /** How a rule reads to a person: `35 to 160 kg`. */
 export const allowed = ({ low, high, unit }: NumberRule): string =>

@@ -57,9 +57,9 @@ const BAD: [string, Parameters<typeof bring>[1], RegExp][] = [
     /document type/,
   ],
   ['a sport nobody does', { fields: { sport: 'curling' } }, /curling/],
-  ['exertion of 40', { fields: { effortBy: 'exertion', effortValue: '40' } }, /exertion.*40.*0 to 10/],
+  ['exertion of 40', { fields: { effortBy: 'exertion', effortValue: '40' } }, /How hard.*40.*0 to 10/],
   ['a start outside the forecast', { fields: { start: '2031-01-01T08:00' } }, /within the forecast/],
-  ['a pack of −5 kg', { fields: { loadKg: '-5' } }, /pack mass.*-5/],
+  ['a pack of −5 kg', { fields: { loadKg: '-5' } }, /Pack beyond clothes.*-5/],
 ];
 
 for (const [name, over, says] of BAD)
@@ -150,9 +150,10 @@ test('a refused form says why on the page and keeps what was typed', async ({ pa
     mimeType: 'text/csv',
     buffer: Buffer.from('time,temperature_c,humidity_pct,wind_ms\n2027-01-12T18:00,400,80,3'),
   });
+  await page.locator('input[name=route]').setInputFiles('src/demo/files/mill-lane-loop.gpx');
   await page.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'sat.csv, line 2' })).toContainText(
-    'temperature_c is 400. Allowed: -60 to 40 °C.',
+    'temperature_c is 400. It may be: -60 to 40 °C.',
   );
   await expect(page.getByLabel('Name')).toHaveValue('My day');
 });

@@ -8,12 +8,26 @@ async function newOuting(page: Page, over: { name: string; sport: string; gpx?: 
   await page.getByLabel('Hourly forecast').setInputFiles(`${files}/${over.csv}`);
   if (over.gpx) await page.locator('input[name=route]').setInputFiles(`${files}/${over.gpx}`);
   else await page.getByRole('radio', { name: 'Legs by hand' }).click();
-  await page.getByLabel('Sport').selectOption(over.sport);
+  await choose(page, 'Sport', over.sport);
   await page.getByLabel('Name').fill(over.name);
   if (over.load) await page.getByLabel('Pack beyond clothes').fill(over.load);
   await page.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByLabel('Name of the outing')).toHaveValue(over.name);
 }
+
+/** Chooses from a list as a person does: opens it, takes a line. */
+async function choose(page: Page, list: string, line: string) {
+  await page.getByRole('combobox', { name: list }).click();
+  await page.getByRole('option', { name: line, exact: true }).click();
+}
+
+/** Edits are stored by themselves; the page says when. */
+async function saved(page: Page) {
+  await page.getByRole('heading', { level: 1 }).click({ force: true });
+  await expect(page.getByTestId('save-state')).toHaveText('Saved');
+}
+
+const chosen = (page: Page, list: string) => page.getByRole('combobox', { name: list });
 
 const verdict = (page: Page) => page.getByRole('heading', { level: 1 });
 
@@ -23,7 +37,7 @@ test('from a route and a forecast to a saved plan that is there again after a re
   page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
   await newOuting(page, {
     name: 'Round the Rake',
-    sport: 'ski tour',
+    sport: 'Ski tour',
     gpx: 'skarn-head-round.gpx',
     csv: 'saturday-tarnholt.csv',
     load: '7',
@@ -50,7 +64,7 @@ test('from a route and a forecast to a saved plan that is there again after a re
 test('a change by hand is simulated at once, stored, undone and redone by keys', async ({ page }) => {
   await newOuting(page, {
     name: 'Short run',
-    sport: 'run',
+    sport: 'Run',
     gpx: 'mill-lane-loop.gpx',
     csv: 'weekday-evening.csv',
     load: '0',
@@ -61,8 +75,11 @@ test('a change by hand is simulated at once, stored, undone and redone by keys',
   const fingers = () => page.locator('dt', { hasText: 'fingers, lowest' }).locator('xpath=../dd[1]').innerText();
   const before = await fingers();
   await page.getByRole('button', { name: 'Take another piece…' }).click();
-  await page.getByLabel('Find a garment').fill('insulated mitts');
-  await page.getByRole('button', { name: /Insulated mitts/ }).click();
+  await page.getByRole('combobox', { name: 'Find a garment' }).fill('insulated mitts');
+  await page
+    .getByRole('option', { name: /Insulated mitts/ })
+    .first()
+    .click();
   const lane = page.getByRole('button', { name: /^Insulated mitts.*Select to change it/ });
   await lane.click();
   for (let i = 0; i < 8; i++) await page.keyboard.press('Shift+ArrowLeft');
@@ -97,7 +114,7 @@ test('dragging a cue moves it and everything with it', async ({ page }) => {
 });
 
 test('planning can be cancelled and nothing is stored', async ({ page }) => {
-  await newOuting(page, { name: 'Cancelled day', sport: 'hike', gpx: 'lang-tarn-hut.gpx', csv: 'thaw-monday.csv' });
+  await newOuting(page, { name: 'Cancelled day', sport: 'Hike', gpx: 'lang-tarn-hut.gpx', csv: 'thaw-monday.csv' });
   await page.getByRole('button', { name: 'What to wear' }).click();
   await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(verdict(page)).toHaveText('No plan for this outing yet.');
@@ -108,18 +125,17 @@ test('legs by hand: added, edited, saved', async ({ page }) => {
   await page.goto('/outing/new');
   await page.getByLabel('Hourly forecast').setInputFiles(`${files}/weekday-evening.csv`);
   await page.getByRole('radio', { name: 'Legs by hand' }).click();
-  await page.getByLabel('Sport').selectOption('classic ski');
+  await choose(page, 'Sport', 'Classic ski');
   await page.getByLabel('Name').fill('Floodlit loop');
   await page.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByLabel('Name of the outing')).toHaveValue('Floodlit loop');
   await page.getByRole('button', { name: 'Add a leg' }).click();
   await page.getByLabel('Name of leg 2').fill('Waiting for the others');
-  await page.getByLabel('Going of leg 2').selectOption('stand');
-  await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
+  await choose(page, 'Going of leg 2', 'Standing stop');
+  await saved(page);
   await page.reload();
   await expect(page.getByLabel('Name of leg 2')).toHaveValue('Waiting for the others');
-  await expect(page.getByLabel('Going of leg 2')).toHaveValue('stand');
+  await expect(chosen(page, 'Going of leg 2')).toHaveText('Standing stop');
 });
 
 test('legs and air all by hand, no files at all', async ({ page }) => {
@@ -135,8 +151,7 @@ test('legs and air all by hand, no files at all', async ({ page }) => {
   await page.getByLabel('Air of leg 1').fill('-20');
   await page.getByLabel('Wind of leg 1, at 10 m').focus();
   await expect(page.getByText(/Coldest −20 °C/)).toBeVisible();
-  await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
+  await saved(page);
   await page.reload();
   await expect(page.getByLabel('Air of leg 1')).toHaveValue('-20');
 });
@@ -146,8 +161,11 @@ test('the closet: add from the catalogue, edit, damp, take out and put back', as
   const pieces = async () => Number((await verdict(page).innerText()).split(' ')[0]);
   const before = await pieces();
   await page.getByRole('button', { name: 'Add from the catalogue' }).click();
-  await page.getByRole('dialog').getByLabel('Find a garment').fill('grid fleece');
-  await page.getByRole('button', { name: 'Add Grid fleece' }).click();
+  await page.getByRole('dialog').getByRole('combobox').fill('grid fleece');
+  await page
+    .getByRole('option', { name: /Grid fleece/ })
+    .first()
+    .click();
   await page.keyboard.press('Escape');
   await expect.poll(pieces).toBe(before + 1);
   await page.getByLabel('Name').fill('Grid fleece, my second');
@@ -162,7 +180,7 @@ test('the closet: add from the catalogue, edit, damp, take out and put back', as
 
 test('imperial everywhere, and back', async ({ page }) => {
   await page.goto('/me');
-  await page.getByRole('button', { name: '°F, mi, oz' }).click();
+  await page.getByRole('radio', { name: '°F, mi, oz' }).click();
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.goto('/');
@@ -172,7 +190,7 @@ test('imperial everywhere, and back', async ({ page }) => {
   await expect(page.getByText('Wind on you, mph')).toBeVisible();
   await expect(page.getByText(/\d oz/).first()).toBeVisible();
   await page.goto('/me');
-  await page.getByRole('button', { name: '°C, km, g' }).click();
+  await page.getByRole('radio', { name: '°C, km, g' }).click();
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
 });
@@ -206,7 +224,7 @@ test('what lies behind the plan is worked out: chances, being stuck, when to go,
 }) => {
   await newOuting(page, {
     name: 'Behind it',
-    sport: 'run',
+    sport: 'Run',
     gpx: 'mill-lane-loop.gpx',
     csv: 'weekday-evening.csv',
     load: '0',
@@ -217,21 +235,20 @@ test('what lies behind the plan is worked out: chances, being stuck, when to go,
   await expect(behind.getByText(/Your fingers get clumsy/)).toBeVisible();
   await expect(behind.getByText(/Where it bites most/).first()).toBeVisible();
   await expect(behind.getByText('A way to call for help')).toBeVisible();
-  await expect(behind.getByLabel('Cost of this plan by hour of start').getByRole('listitem')).not.toHaveCount(0);
+  await expect(behind.getByRole('application', { name: /leave/ })).toBeVisible();
   await expect(behind.getByRole('columnheader', { name: 'The next warmer' })).toBeVisible({ timeout: 60_000 });
 });
 
 test('a leg says what wets it, where the sun is and how the pack is worn, and all that is kept', async ({ page }) => {
-  await newOuting(page, { name: 'Deep going', sport: 'hike', csv: 'saturday-tarnholt.csv', load: '6' });
-  await page.getByLabel('What wets or chills by touch in leg 1').selectOption('Deep snow');
-  await page.getByLabel('Shelter of leg 1').selectOption('Ridge, in the shade');
-  await page.getByLabel('Pack in leg 1').selectOption('Under the shell');
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Saved', exact: true })).toBeVisible();
+  await newOuting(page, { name: 'Deep going', sport: 'Hike', csv: 'saturday-tarnholt.csv', load: '6' });
+  await choose(page, 'What wets or chills by touch in leg 1', 'Deep snow');
+  await choose(page, 'Shelter of leg 1', 'Ridge, in the shade');
+  await choose(page, 'Pack in leg 1', 'Under the shell');
+  await saved(page);
   await page.reload();
-  await expect(page.getByLabel('What wets or chills by touch in leg 1')).toHaveValue('deep snow');
-  await expect(page.getByLabel('Shelter of leg 1')).toHaveValue('ridge shaded');
-  await expect(page.getByLabel('Pack in leg 1')).toHaveValue('under');
+  await expect(chosen(page, 'What wets or chills by touch in leg 1')).toHaveText('Deep snow');
+  await expect(chosen(page, 'Shelter of leg 1')).toHaveText('Ridge, in the shade');
+  await expect(chosen(page, 'Pack in leg 1')).toHaveText('Under the shell');
 });
 
 test('how you want it is kept, the curve gives a plan for each number of cues, and schools are laid side by side', async ({
@@ -239,7 +256,7 @@ test('how you want it is kept, the curve gives a plan for each number of cues, a
 }) => {
   await newOuting(page, {
     name: 'As I like it',
-    sport: 'ski tour',
+    sport: 'Ski tour',
     gpx: 'skarn-head-round.gpx',
     csv: 'saturday-tarnholt.csv',
     load: '7',

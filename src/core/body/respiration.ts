@@ -27,4 +27,3 @@ export const BREATH_LATENT = 0.0173 / 1000;
 export function exhaledC(airC: number): number {
   return 29 + 0.2 * airC;
 }
-

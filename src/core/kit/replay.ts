@@ -36,20 +36,17 @@ export function settingAt(plan: Plan, g: Garment, opening: string, atS: number):
 
 /**
  * Tidies a plan: cues in order, cues at one moment joined, actions that change nothing dropped, and everything that goes
- * on later carried from the start. Openings of what a cue takes off stay as they are told: it may go on again.
+ * on later carried from the start. An opening is set while its garment is on: what is told of one that is in the pack waits
+ * until it goes on, and is dropped where it never does.
  */
 export function tidy(plan: Plan): Plan {
   const on = new Set(plan.worn);
-  const setting = new Map<string, Map<string, number>>();
+  const openings = new Openings(plan);
   const needed = new Set<string>();
   const changes = (a: KitAction): boolean => {
     switch (a.do) {
-      case 'set': {
-        const known = setting.get(a.garment) ?? new Map<string, number>();
-        const before = known.get(a.opening) ?? plan.openings[a.garment]?.[a.opening];
-        setting.set(a.garment, known.set(a.opening, a.setting));
-        return before !== a.setting;
-      }
+      case 'set':
+        return openings.set(a);
       case 'putOn':
         if (on.has(a.garment)) return false;
         on.add(a.garment);
@@ -63,7 +60,7 @@ export function tidy(plan: Plan): Plan {
   };
   const cues = joined(plan.cues).flatMap((cue): Cue[] => {
     const { pace, shelter, ...rest } = cue;
-    const actions = lastWord(cue.actions).filter(changes);
+    const actions = openings.whileOn(lastWord(cue.actions), on).filter(changes);
     const going = {
       ...(pace && pace.untilS > cue.atS ? { pace } : {}),
       ...(shelter && shelter.untilS > cue.atS ? { shelter } : {}),
@@ -73,6 +70,41 @@ export function tidy(plan: Plan): Plan {
   const carried = [...new Set([...plan.carried, ...needed])].filter((g) => !plan.worn.includes(g));
   return { ...plan, carried, cues };
 }
+
+type SetAction = Extract<KitAction, { do: 'set' }>;
+
+/** How openings stand as a plan goes on, and what is told of those in the pack. */
+class Openings {
+  private readonly now = new Map<string, number>();
+  private readonly waiting = new Map<string, SetAction>();
+  constructor(private readonly plan: Plan) {}
+
+  /** @returns whether it changes how the opening stands */
+  set(a: SetAction): boolean {
+    const before = this.now.get(openingKey(a)) ?? this.plan.openings[a.garment]?.[a.opening];
+    this.now.set(openingKey(a), a.setting);
+    return before !== a.setting;
+  }
+
+  /** The actions of a moment: settings of garments that are not on then are kept back, those of what goes on now added. */
+  whileOn(actions: readonly KitAction[], on: ReadonlySet<string>): KitAction[] {
+    const after = new Set(on);
+    carryOut(after, actions);
+    const out: KitAction[] = [];
+    for (const a of actions) {
+      if (a.do !== 'set' || on.has(a.garment) || after.has(a.garment)) out.push(a);
+      else this.waiting.set(openingKey(a), a);
+    }
+    for (const [key, a] of this.waiting) {
+      if (!after.has(a.garment)) continue;
+      this.waiting.delete(key);
+      if (!out.some((o) => o.do === 'set' && openingKey(o) === key)) out.push(a);
+    }
+    return out;
+  }
+}
+
+const openingKey = (a: SetAction): string => JSON.stringify([a.garment, a.opening]);
 
 /** Cues in the order of time, those of one second made one. */
 function joined(list: readonly Cue[]): Cue[] {

@@ -28,6 +28,8 @@ export function ClosetView({ owned, units }: { owned: OwnedGarment[]; units: Uni
   const here = useMemo(() => owned.filter((o) => o.garment.group === group), [owned, group]);
   // Chosen by itself and by nothing else: sorting, renaming and adding never move the editor to another piece.
   const selected = owned.find((o) => o.garment.id === chosen) ?? here[0];
+  // The piece shown first is chosen like any other: a new name may not hand the editor to its neighbour in the list.
+  if (selected && selected.garment.id !== chosen) setChosen(selected.garment.id);
   const damp = owned.filter((o) => o.dampGm2 > 0);
   const edited = owned.filter((o) => drafts.byId[o.garment.id]);
 
@@ -101,7 +103,7 @@ export function ClosetView({ owned, units }: { owned: OwnedGarment[]; units: Uni
         )}
         {error && <Problems problems={problemsOf(error)} title="Not done." />}
         <div className="mt-3 grid grid-cols-[120px_minmax(0,1fr)_320px] gap-6 max-[1000px]:grid-cols-1 max-[1000px]:gap-3">
-          <nav aria-label="Zones" className="flex flex-col max-[1000px]:flex-row max-[1000px]:flex-wrap">
+          <nav aria-label="Zones" className="flex flex-col max-[1000px]:-order-2 max-[1000px]:flex-row max-[1000px]:flex-wrap">
             {GROUPS.map((g) => {
               const n = owned.filter((o) => o.garment.group === g);
               const wet = n.filter((o) => o.dampGm2 > 0).length;
@@ -134,12 +136,13 @@ export function ClosetView({ owned, units }: { owned: OwnedGarment[]; units: Uni
           </div>
           <aside
             aria-label="The chosen piece"
-            className="min-w-0 border-l border-grid-2 pl-5 max-[1000px]:order-first max-[1000px]:border-b max-[1000px]:border-l-0 max-[1000px]:pb-3 max-[1000px]:pl-0"
+            className="min-w-0 border-l border-grid-2 pl-5 max-[1000px]:-order-1 max-[1000px]:border-b max-[1000px]:border-l-0 max-[1000px]:pb-3 max-[1000px]:pl-0"
           >
             {selected ? (
               <GarmentEditor
                 key={selected.garment.id}
                 owned={selected}
+                units={units}
                 onStored={() => router.refresh()}
                 onTakeOut={() => takeOut(selected)}
                 onCopy={() => copy.mutate(selected)}

@@ -4,6 +4,8 @@ import { useEffect } from 'react';
 import { FormProvider, useForm, useWatch, type DefaultValues, type UseFormReturn } from 'react-hook-form';
 import { FIBRES, type Fibre } from '@/core/clothing/fibres';
 import { GARMENT_FIELDS, GARMENT_RANGE, type Garment } from '@/core/clothing/garment';
+import type { Units } from '@/formats/measures';
+import { turnOf } from '@/formats/turns';
 import type { OwnedGarment } from '@/store/closet';
 import { problemsOf, request } from '@/ui/api';
 import { Button } from '@/ui/Button';
@@ -26,11 +28,13 @@ const MOST_DAMP = 2000;
 /** The properties of one piece, as measured at home or read off its label. Edits are kept until they are saved or dropped. */
 export function GarmentEditor({
   owned,
+  units,
   onStored,
   onTakeOut,
   onCopy,
 }: {
   owned: OwnedGarment;
+  units: Units;
   onStored: () => void;
   onTakeOut: () => void;
   onCopy: () => void;
@@ -82,12 +86,16 @@ export function GarmentEditor({
               <FibreSelect form={form} />
             </div>
           </div>
-          <NumberField<Draft> name="dampGm2" rule={{ label: 'Damp now', low: 0, high: MOST_DAMP, unit: 'g/m²' }} />
+          <NumberField<Draft>
+            name="dampGm2"
+            rule={{ label: 'Damp now', low: 0, high: MOST_DAMP, unit: 'g/m²' }}
+            turn={turnOf('g/m²', units)}
+          />
         </div>
         <table className="w-full border-collapse" aria-label="Properties">
           <tbody>
             {FIELDS.filter((f) => owned.garment.heatW !== undefined || !HEATER.includes(f)).map((key) => (
-              <PropertyRow key={key} name={key} />
+              <PropertyRow key={key} name={key} units={units} />
             ))}
           </tbody>
         </table>
@@ -118,25 +126,29 @@ export function GarmentEditor({
   );
 }
 
-function PropertyRow({ name }: { name: NumberKey }) {
+function PropertyRow({ name, units }: { name: NumberKey; units: Units }) {
   const [low, high, unit] = GARMENT_RANGE[name];
   const { label, how } = GARMENT_FIELDS[name];
+  const turn = turnOf(unit, units);
+  // Examples in the hints are metric: of no help to somebody who types inches.
+  const hint = turn.unit === unit || !/\d/.test(how ?? '') ? how : '';
   return (
     <tr className="border-b border-grid">
       <th scope="row" className="py-[3px] text-left font-medium">
         {label}
-        <span className="block text-[11px] leading-tight font-normal text-ink-3">{how}</span>
+        <span className="block text-[11px] leading-tight font-normal text-ink-3">{hint}</span>
       </th>
       <td className="w-24 text-right align-top">
         <NumberField<Draft>
           name={`garment.${name}`}
           rule={{ label: label!, low, high, unit }}
+          turn={turn}
           layout="cell"
           width="w-[82px] px-1.5 py-1"
         />
       </td>
-      <td className="w-[72px] pl-1 text-[11px] text-ink-3" title={unit}>
-        {unit.replace(' at 100 Pa', '')}
+      <td className="w-[72px] pl-1 text-[11px] text-ink-3" title={turn.unit}>
+        {turn.unit.replace(' at 100 Pa', '')}
       </td>
     </tr>
   );

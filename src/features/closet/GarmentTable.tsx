@@ -1,5 +1,6 @@
 'use client';
 import { grams, minus, type Units } from '@/formats/measures';
+import { turnOf } from '@/formats/turns';
 import type { OwnedGarment } from '@/store/closet';
 import { DataTable, type Column } from '@/ui/DataTable';
 import { ClothSwatch } from '@/ui/draw/ClothSwatch';
@@ -107,7 +108,9 @@ export function GarmentTable({
       by: (o) => o.dampGm2,
       cell: ({ dampGm2 }) => (
         <span className={`whitespace-nowrap ${dampGm2 > 0 ? 'font-semibold text-water' : 'text-ink-3'}`}>
-          {dampGm2 > 0 ? `damp, ${minus(dampGm2, 0)} g/m²` : 'dry'}
+          {dampGm2 > 0
+            ? `damp, ${minus(turnOf('g/m²', units).show(dampGm2), units === 'metric' ? 0 : 1)} ${turnOf('g/m²', units).unit}`
+            : 'dry'}
         </span>
       ),
     },

@@ -144,8 +144,11 @@ function OutingRow({ line: o, units }: { line: HomeLine; units: Units }) {
             <span className="text-ink-2">Not planned yet. Open it and your closet is tried on.</span>
           )}
         </p>
-        <div className="mt-1 flex items-baseline gap-3 text-[12px]">
-          <Link href={`/outing/${o.id}`} className="underline decoration-grid-2 underline-offset-2 hover:text-act">
+        <div className="mt-1 flex items-center gap-3 text-[12px]">
+          <Link
+            href={`/outing/${o.id}`}
+            className="inline-flex min-h-6 items-center underline decoration-grid-2 underline-offset-2 hover:text-act"
+          >
             route and weather
           </Link>
           <OutingMenu id={o.id} name={o.name} route={o.hasRoute} />

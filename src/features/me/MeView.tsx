@@ -5,6 +5,8 @@ import { Controller, FormProvider, useForm, useFormContext, useWatch } from 'rea
 import { bodyArea, PERSON_FIELDS, PERSON_RANGE, type Person } from '@/core/body/person';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { CAUTIONS } from '@/core/judge/verdict';
+import { minus } from '@/formats/measures';
+import { turnOf } from '@/formats/turns';
 import { Header } from '@/features/shell/Header';
 import type { Athlete } from '@/store/athlete';
 import { problemsOf, request } from '@/ui/api';
@@ -114,22 +116,24 @@ export function MeView({ athlete }: { athlete: Athlete }) {
 function MeasureRow({ name }: { name: Key }) {
   const [low, high, unit] = PERSON_RANGE[name];
   const { label, how } = PERSON_FIELDS[name];
+  const turn = turnOf(unit, useWatch<Form, 'units'>({ name: 'units' }));
   return (
     <tr className="border-b border-grid-2">
       <th scope="row" className="w-[180px] py-1.5 text-left font-semibold">
         {label}
         <span className="hidden text-[12px] font-normal text-ink-3 max-[560px]:block">{how}</span>
       </th>
-      <td className="w-[190px]">
-        <span className="inline-block align-top">
+      <td className="w-[190px] py-1">
+        <span className="inline-block align-middle">
           <NumberField<Form>
             name={`person.${name}`}
             rule={{ label: label!, low, high, unit }}
+            turn={turn}
             layout="cell"
             width="w-24"
           />
         </span>{' '}
-        {unit}
+        {turn.unit}
       </td>
       <td className="text-[12px] text-ink-3 max-[560px]:hidden">{how}</td>
     </tr>
@@ -139,6 +143,7 @@ function MeasureRow({ name }: { name: Key }) {
 function PersonalRow({ name }: { name: Key }) {
   const [low, high, unit] = PERSON_RANGE[name];
   const { label, how, ends, step } = PERSON_FIELDS[name];
+  const turn = turnOf(unit, useWatch<Form, 'units'>({ name: 'units' }));
   return (
     <Controller<Form, `person.${Key}`>
       name={`person.${name}`}
@@ -154,12 +159,12 @@ function PersonalRow({ name }: { name: Key }) {
             value={field.value}
             range={[low, high]}
             step={step ?? 0.05}
-            says={`${field.value.toFixed(2)} ${unit}`}
+            says={`${minus(turn.show(field.value), 2)} ${turn.unit}`}
             onChange={(v) => field.onChange(Math.round(v * 1000) / 1000)}
           />
           <span className="text-[12px] text-ink-3">{ends![1]}</span>
           <b className="text-right">
-            {field.value.toFixed(2)} {unit}
+            {minus(turn.show(field.value), 2)} {turn.unit}
           </b>
         </div>
       )}

@@ -10,11 +10,9 @@ export function FormatHelp() {
       <pre
         tabIndex={0}
         aria-label="An example of a forecast file"
-        className="overflow-x-auto border-y border-grid-2 bg-sheet px-2 py-2 text-[12px] leading-relaxed text-ink"
+        className="overflow-x-auto border-y border-grid-2 bg-sheet px-2 py-2 text-[12px] leading-relaxed max-[420px]:text-[11px] text-ink"
       >
-        {
-          'time,temperature_c,humidity_pct,wind_ms,direction_deg\n2027-01-16T08:00,-9.5,86,3,240\n2027-01-16T09:00,-9,84,4,240'
-        }
+        {'time,temperature_c,humidity_pct,wind_ms\n2027-01-16T08:00,-9.5,86,3\n2027-01-16T09:00,-9,84,4'}
       </pre>
       <p>
         Imperial: <code>temperature_f</code>, <code>wind_mph</code>, <code>precipitation_in</code>. Kinds: dry snow, wet

@@ -67,6 +67,9 @@ export function HoursPanel({
   return (
     <section aria-label="Forecast" className="min-w-0">
       <h2 className="font-semibold">Forecast for {height(eleM, units)}</h2>
+      <p className="text-[12px] text-ink-2">
+        Line: air. <span className="text-cold">Dashed: what it feels like in the open.</span> Bars: wind at 10 m.
+      </p>
       <Chart
         label={`Air and wind of the forecast, ${hours.length} hours`}
         height={170}

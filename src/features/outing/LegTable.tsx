@@ -41,7 +41,7 @@ export function LegTable({ outing, timeline, units, edit }: Props) {
     'Going',
     'Min',
     ...(outing.profile ? ['Distance'] : [`Air, ${temperatureUnit(units)}`, `Wind, ${windUnit(units)}`]),
-    `Climb, ${units === 'metric' ? 'm' : 'ft'}`,
+    `Up − down, ${units === 'metric' ? 'm' : 'ft'}`,
     'How hard',
     'Shelter and sun',
     'Wets, chills',

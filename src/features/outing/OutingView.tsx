@@ -96,7 +96,7 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
           </>
         }
       />
-      <main className="mx-4 pt-3 pb-8" ref={ref}>
+      <main className="mx-4 min-w-0 pt-3 pb-8" ref={ref}>
         <h1 className="sr-only">{outing.name}</h1>
         <OutingHead outing={outing} units={units} edit={edit} />
         {timeline ? (

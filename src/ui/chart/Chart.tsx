@@ -1,20 +1,21 @@
 'use client';
 import dynamic from 'next/dynamic';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { EChartProps } from './EChart';
 
 const EChart = dynamic(() => import('./EChart'), { ssr: false });
 
 /** A plain chart, loaded when it is first shown, with the table behind it. */
 export function Chart({ table, ...rest }: EChartProps & { table: ReactNode }) {
+  const [open, setOpen] = useState(false);
   return (
     <figure className="m-0">
       <div style={{ minHeight: rest.height }}>
         <EChart {...rest} />
       </div>
-      <details className="text-[12px]">
-        <summary className="cursor-pointer text-ink-3">as a table</summary>
-        {table}
+      <details className="text-[12px]" onToggle={(e) => setOpen(e.currentTarget.open)}>
+        <summary className="w-fit cursor-pointer py-1 text-ink-3">as a table</summary>
+        {open && table}
       </details>
     </figure>
   );

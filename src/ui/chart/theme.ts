@@ -53,10 +53,13 @@ export const houseStyle = (t: Tokens) => ({
   },
 });
 
+/** A minus sign, not a hyphen. */
+const minus = (v: number | string): string => String(v).replace('-', '−');
+
 export const axisStyle = (t: Tokens) => ({
   axisLine: { lineStyle: { color: t.ink } },
   axisTick: { lineStyle: { color: t.ink } },
-  axisLabel: { color: t.ink2, fontSize: 11.5, fontFamily: MEASURE },
+  axisLabel: { color: t.ink2, fontSize: 11.5, fontFamily: MEASURE, formatter: minus },
   nameTextStyle: { color: t.ink3, fontSize: 11.5, fontFamily: MEASURE },
   splitLine: { lineStyle: { color: t.grid } },
 });

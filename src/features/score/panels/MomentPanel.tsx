@@ -133,7 +133,7 @@ function CostBars({ cost, total }: { cost: CostParts; total: number }) {
   return (
     <section>
       <h2 className="flex justify-between border-t border-ink pt-1.5 font-semibold">
-        What it costs <span className="font-normal text-ink-3">{total.toFixed(1)} points</span>
+        What it costs <span className="font-normal text-ink-3">{total.toFixed(2)} points</span>
       </h2>
       <dl className="narrow mt-1 grid grid-cols-[auto_1fr_auto_1fr] items-center gap-x-1.5 gap-y-px text-[11.5px] whitespace-nowrap">
         {(Object.keys(cost) as (keyof CostParts)[]).map((k) => (

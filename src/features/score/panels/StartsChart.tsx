@@ -105,7 +105,7 @@ function option(t: Tokens, starts: readonly Start[], startMs: number, units: Uni
       trigger: 'item',
       formatter: ({ dataIndex: i }: { dataIndex: number }) => {
         const s = starts[i];
-        return `${day(s.startMs)}, ${timeOfDay(s.startMs)}: ${s.cost.toFixed(1)} points${s.safe ? '' : ', not safe'}; feels ${temperature(s.feelsC, units)} at worst`;
+        return `${day(s.startMs)}, ${timeOfDay(s.startMs)}: ${s.cost.toFixed(2)} points${s.safe ? '' : ', not safe'}; feels ${temperature(s.feelsC, units)} at worst`;
       },
     },
     series: [
