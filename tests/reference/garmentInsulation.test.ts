@@ -65,8 +65,9 @@ test.each([
   ['thick sweater', 0.36],
   ['socks', 0.02],
   ['shoes', 0.03],
-])('%s alone is worth about %d clo: within 0.1 clo', (name, theirs) => {
-  expect(Math.abs(ensemble(wear(name), STILL).intrinsicClo - theirs)).toBeLessThan(0.105);
+])('%s alone is worth about %d clo: within a third, or 0.03 clo', (name, theirs) => {
+  const ours = ensemble(wear(name), STILL).intrinsicClo;
+  expect(Math.abs(ours - theirs)).toBeLessThan(Math.max(0.03, theirs / 3));
 });
 
 test('the air layer alone is about 0.7 clo on a nude standing body (ISO 9920), within 20 %', () => {

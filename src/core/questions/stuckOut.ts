@@ -11,6 +11,7 @@ import type { PlanInPlace } from './question';
 import { fabricResistance, type Garment } from '@/core/clothing/garment';
 import { isIndoors } from '@/core/effort/sports';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
+import type { Series } from '@/core/simulate/series';
 import type { KitAction } from '@/core/kit/plan';
 import { Simulator } from '@/core/simulate/simulator';
 
@@ -172,6 +173,17 @@ function wait(r: StuckQuestion, garments: Garment[], place: Stretch, extra?: str
     relativeWind: place.speedMs > 0 ? Math.max(0.15, Math.min(place.relativeWind, place.wind10)) : place.relativeWind,
   };
   const s = sim.run([still], { worn: [], carried: [], openings: {}, cues: [] }, { stepS: STEP_S, sampleS: SAMPLE_S });
+  return readWaiting(s, startS);
+}
+
+/**
+ * When somebody who waits begins to shiver in earnest, has useless hands, and is in danger.
+ * @param s the run, sampled every few minutes @param startS when the waiting begins, s
+ */
+export function readWaiting(
+  s: Pick<Series, 'rows' | 'stepS' | 'timeS' | 'skinC' | 'coreC' | 'shiverW'>,
+  startS: number,
+): Waited {
   let hard = 0;
   const out: Waited = { shiversH: null, handsH: null, dangerH: null, dangerBy: null, after: [] };
   for (let row = 0; row < s.rows; row++) {

@@ -18,6 +18,8 @@ interface KeyRow {
   does: ScoreKey;
   /** as the key library names it: by what the key produces */
   keys: string;
+  /** another way of saying the same: a layout that needs no Shift for it, or one that does */
+  also?: string;
   /** as the help shows it */
   shown: string;
   says: string;
@@ -37,7 +39,7 @@ export const SCORE_KEYS: readonly KeyRow[] = [
   { does: 'redo', keys: 'shift+z', shown: 'Shift Z', says: 'redo' },
   { does: 'take', keys: 'enter', shown: 'Enter', says: 'take the proposal' },
   { does: 'let go', keys: 'escape', shown: 'Esc', says: 'let go of what is selected' },
-  { does: 'help', keys: 'shift+?', shown: '?', says: 'this list' },
+  { does: 'help', keys: 'shift+?', also: '?', shown: '?', says: 'this list' },
 ];
 
 /** What the help says beside the keys: hands on the picture. */

@@ -48,9 +48,9 @@ export function useScoreKeys(score: Score, at: Pointing, onHelp: () => void): vo
     },
   };
   useHotkeys(
-    SCORE_KEYS.map((k) => k.keys),
+    SCORE_KEYS.flatMap((k) => (k.also ? [k.keys, k.also] : [k.keys])),
     (e, hotkey) => {
-      const row = SCORE_KEYS.find((k) => k.keys === hotkey.hotkey);
+      const row = SCORE_KEYS.find((k) => k.keys === hotkey.hotkey || k.also === hotkey.hotkey);
       // Enter presses whatever has the focus; only with nothing focused does it take the proposal.
       if (!row || !plan || (row.does === 'take' && e.target !== document.body)) return;
       e.preventDefault();

@@ -51,8 +51,8 @@ describe('weather between the hours', () => {
     expect(at(23, 0).airC).toBe(-6);
     expect(at(8, 30).fromDeg).toBeCloseTo(5, 6);
   });
-  test('falls by the standard lapse with height, and what falls turns to snow up there', () => {
-    expect(at(8, 0, 400).airC).toBeCloseTo(-10 - 400 * LAPSE_K_PER_M, 6);
+  test('falls by the standard atmosphere’s 6.5 K a kilometre (ISO 2533), and what falls turns to snow up there', () => {
+    expect(at(8, 0, 400).airC).toBeCloseTo(-12.6, 6);
     expect(at(9, 0, 600).kind).toBe('dry snow');
     expect(at(9, 0).kind).toBe('wet snow');
     expect(at(8, 0).kind).toBe('none');

@@ -1,7 +1,7 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { timelineOf, type Outing } from '@/core/outing/outing';
-import { advise, bestStart } from '@/core/questions/bestStart';
+import { advise, bestStart, isBetter } from '@/core/questions/bestStart';
 import { runInFull } from '@/core/questions/question';
 import { makePlan, type PlanRequest } from '@/core/search/planner';
 import { compareSchools, SCHOOLS } from '@/core/search/schools';
@@ -39,6 +39,12 @@ test('more fuss means no more cues, more weight no more grams, more caution no c
   const light = makePlan({ ...REQUEST, weights: { weight: 3 } });
   expect(fussy.plan.cues.length).toBeLessThanOrEqual(plain.plan.cues.length);
   expect(light.scored.massG).toBeLessThanOrEqual(plain.scored.massG);
+  const cold = (p: typeof plain) => p.scored.cost.cold + p.scored.cost.afterChill + p.scored.cost.extremities;
+  const careful = makePlan({ ...REQUEST, weights: { caution: 3 } });
+  const careless = makePlan({ ...REQUEST, weights: { caution: 0.2 } });
+  // Each is weighed by its own caution: what is left for the body without it is compared.
+  expect(cold(careful) / 3).toBeLessThanOrEqual(cold(careless) / 0.2 + 1e-9);
+  expect(careful.scored.metrics.afterChill.value).toBeLessThanOrEqual(careless.scored.metrics.afterChill.value + 0.2);
   expect(() => makePlan({ ...REQUEST, weights: { caution: 9 } })).toThrow('weight of caution is 9; allowed: 0.2 to 3');
 });
 
@@ -134,6 +140,15 @@ describe('when to go', () => {
     expect(b.best.startMs / HOUR).toBeGreaterThanOrEqual(10);
     expect(b.saves).toBeGreaterThan(1);
     expect(b.starts.every((s, i) => i === 0 || s.startMs > b.starts[i - 1].startMs)).toBe(true);
+  });
+
+  test('no unsafe start comes before a safe one, however cheap it is; among equals the cheaper wins', () => {
+    const start = (cost: number, safe: boolean) => ({ startMs: 0, feelsC: -10, fallsMm: 0, cost, safe });
+    expect(isBetter(start(900, true), start(0.1, false))).toBe(true);
+    expect(isBetter(start(0.1, false), start(900, true))).toBe(false);
+    expect(isBetter(start(1, true), start(1.1, true))).toBe(true);
+    expect(isBetter(start(1, false), start(1.1, false))).toBe(true);
+    expect(isBetter(start(1, true), start(1, true))).toBe(false);
   });
 
   test('the best day is found wherever it lies in the forecast', () => {

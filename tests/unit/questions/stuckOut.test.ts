@@ -1,6 +1,7 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
-import { stuckOut } from '@/core/questions/stuckOut';
+import { zoneIndex, ZONE_COUNT } from '@/core/body/zones';
+import { readWaiting, stuckOut } from '@/core/questions/stuckOut';
 import type { Plan } from '@/core/kit/plan';
 import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 
@@ -58,4 +59,56 @@ test('the safety list says what is along, with the hours of warmers, and what no
 test('an outing that never leaves the spot still has a worst and a farthest place', () => {
   const { stuck } = ask([], [...CATALOGUE], dayOf([aLeg({ sport: 'camp', minutes: 30, effort: { by: 'usual' } })]));
   expect(stuck).toHaveLength(2);
+});
+
+/** A wait of twelve hours, sampled every five minutes, in which one number is what the test says it is. */
+function waited(over: {
+  shiverW?: (h: number) => number;
+  fingersC?: (h: number) => number;
+  coreC?: (h: number) => number;
+}) {
+  const rows = 145;
+  const hours = Array.from({ length: rows }, (_, r) => r / 12);
+  const skinC = new Float64Array(rows * ZONE_COUNT).fill(25);
+  hours.forEach((h, r) => (skinC[r * ZONE_COUNT + zoneIndex('fingers')] = over.fingersC?.(h) ?? 25));
+  return readWaiting(
+    {
+      rows,
+      stepS: 300,
+      timeS: Float64Array.from(hours, (h) => 3600 + h * 3600),
+      skinC,
+      coreC: Float64Array.from(hours, (h) => over.coreC?.(h) ?? 36.8),
+      shiverW: Float64Array.from(hours, (h) => over.shiverW?.(h) ?? 0),
+    },
+    3600,
+  );
+}
+
+test('shivering in earnest begins at 60 W, hands are useless below 10 °C, and a core below 35 °C is danger', () => {
+  expect(waited({})).toMatchObject({ shiversH: null, handsH: null, dangerH: null, dangerBy: null });
+  expect(waited({ shiverW: (h) => (h >= 2 ? 61 : 59) }).shiversH).toBeCloseTo(2, 6);
+  expect(waited({ shiverW: () => 59 }).shiversH).toBeNull();
+  expect(waited({ fingersC: (h) => (h >= 3 ? 9.9 : 10.1) }).handsH).toBeCloseTo(3, 6);
+  expect(waited({ fingersC: () => 10.1 }).handsH).toBeNull();
+  expect(waited({ coreC: (h) => (h >= 5 ? 34.9 : 35.1) })).toMatchObject({ dangerBy: 'cold core' });
+  expect(waited({ coreC: (h) => (h >= 5 ? 34.9 : 35.1) }).dangerH).toBeCloseTo(5, 6);
+  expect(waited({ coreC: () => 35.1 }).dangerH).toBeNull();
+});
+
+test('hard shivering, over 150 W, wears out after four hours of it in all', () => {
+  const hard = waited({ shiverW: () => 151 });
+  expect(hard.dangerBy).toBe('worn out by shivering');
+  expect(hard.dangerH).toBeGreaterThan(3.8);
+  expect(hard.dangerH).toBeLessThan(4.2);
+  expect(waited({ shiverW: () => 149 }).dangerH).toBeNull();
+  // Every other hour counts half.
+  const now = waited({ shiverW: (h) => (Math.floor(h) % 2 === 0 ? 200 : 0) });
+  expect(now.dangerH).toBeGreaterThan(6.9);
+  expect(waited({ shiverW: (h) => (h < 3.8 ? 200 : 0) }).dangerH).toBeNull();
+});
+
+test('the body is told after 1, 2, 4 and 12 hours', () => {
+  const { after } = waited({ coreC: (h) => 37 - h / 10 });
+  expect(after.map((a) => a.hours)).toEqual([1, 2, 4, 12]);
+  after.forEach((a) => expect(Math.abs(a.coreC - (37 - a.hours / 10))).toBeLessThan(0.02));
 });

@@ -1,8 +1,11 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { alarms, newExtremes, EXTREME, extremesOf, weakness } from '@/core/judge/extremes';
+import { alarmsIn, isSafe } from '@/core/judge/findings';
+import type { Plan } from '@/core/kit/plan';
 import { truncate } from '@/core/outing/truncate';
 import { advise } from '@/core/questions/bestStart';
+import { runInFull } from '@/core/questions/question';
 import { makePlan } from '@/core/search/planner';
 import { checkWishes, PLAIN_WISHES } from '@/core/search/wishes';
 import { wouldBeSafe } from '@/core/questions/wouldBeSafe';
@@ -43,14 +46,42 @@ test('when no plan of the closet is safe it says so, and what would be', () => {
   });
 });
 
-test('a shorter day that is called safe is safe when it is run', () => {
-  const short = wouldBeSafe({ ...request, more: [], plan: planned.plan }).find((r) => r.kind === 'shorter');
-  if (short) {
-    const t = truncate(bitter, short.minutes! * 60)!;
-    const again = makePlan({ ...request, timeline: t });
-    expect(again.safe).toBe(true);
-  }
+/** Two hours on foot that are fine, then a long wait at a cold viewpoint that is not. */
+const coldEnd = dayOf(
+  [
+    aLeg({ name: 'Up', sport: 'hike', minutes: 90, effort: { by: 'metabolic', value: 520 } }),
+    aLeg({ name: 'Waiting', sport: 'stand', minutes: 90, effort: { by: 'usual' }, air: { wind: 7 } }),
+  ],
+  -12,
+  3,
+);
+const dressed = { ...request, timeline: coldEnd };
+const worn: Plan = { worn: THIN.map((g) => g.id), carried: [], openings: {}, cues: [] };
+
+test('a shorter day that is called safe is safe when it is run, and one step longer is not', () => {
+  const short = wouldBeSafe({ ...dressed, more: [], plan: worn }).find((r) => r.kind === 'shorter')!;
+  const safe = (minutes: number) =>
+    isSafe(runInFull({ ...dressed, plan: worn, timeline: truncate(coldEnd, minutes * 60)! }).findings);
+  expect(short.minutes).toBeWithin(90, 170);
+  expect(safe(short.minutes!)).toBe(true);
+  expect(safe(short.minutes! + 10)).toBe(false);
   expect(truncate(bitter, 0)).toBeNull();
+});
+
+test('who turns back does so at four fifths of the way to the alarm, if that is an outing at all', () => {
+  const ask = { person: AVERAGE_PERSON, closet: THIN, timeline: coldEnd, plan: worn };
+  const scored = runInFull(ask);
+  const [alarm] = alarmsIn(scored.findings);
+  // The same alarm half an hour out leaves 24 minutes, which is no outing; a little later leaves 25, which is one.
+  const soon = (atS: number) => advise(ask, { ...scored, findings: [{ ...alarm, atS }] }).go;
+  expect(soon((25 * 60) / 0.8 - 30)).toBe('not today');
+  expect(soon((25 * 60) / 0.8 + 30)).toBe('go shorter');
+  expect(advise(ask, { ...scored, findings: [{ ...alarm, atS: 100 * 60 }] })).toMatchObject({
+    go: 'go shorter',
+    minutes: 80,
+  });
+  // Turned back only after the long wait has begun to bite, it is of no use.
+  expect(soon(175 * 60)).toBe('not today');
 });
 
 test('a safe plan needs no remedy; the athlete’s own floor comes before everything', () => {

@@ -1,0 +1,53 @@
+import { coldTorso, comfortableSkin, sensation } from '@/core/judge/sensation';
+
+/** Fanger 1970 (ISO 7730): comfortable mean skin temperature 35.7 − 0.0275 (M − W), W/m². */
+test.each([
+  [58, 34.1],
+  [116, 32.5],
+  [200, 30.2],
+])('at %d W/m² people find %d °C of skin comfortable', (heat, theirs) => {
+  expect(comfortableSkin(heat)).toBeCloseTo(theirs, 1);
+});
+
+test('the line is held beyond where people were measured: 40 and 420 W/m²', () => {
+  expect(comfortableSkin(10)).toBe(comfortableSkin(40));
+  expect(comfortableSkin(800)).toBe(comfortableSkin(420));
+  expect(comfortableSkin(419)).toBeGreaterThan(comfortableSkin(420));
+  expect(coldTorso(200)).toBeCloseTo(comfortableSkin(200) - 6.5, 9);
+});
+
+const at = (over: { skin?: number; heat?: number; core?: number; wet?: number; warmth?: number }) => {
+  const { skin = 0, heat = 200, core = 37.1, wet = 0.1, warmth = 0 } = over;
+  return sensation(comfortableSkin(heat) + skin, heat, core, wet, warmth);
+};
+
+test('neutral at comfortable skin; cooler skin feels cool, warmer skin warm, and warmth is felt sooner', () => {
+  expect(at({})).toBeCloseTo(0, 9);
+  expect(at({ skin: -2 })).toBeCloseTo(-0.84, 6);
+  expect(at({ skin: 2 })).toBeCloseTo(1.2, 6);
+});
+
+test('a hot core is felt whatever the skin does, from 38.4 °C on', () => {
+  const beyond = (core: number) => at({ heat: 600, core }) - at({ heat: 600, core: 38.4 });
+  expect(beyond(39)).toBeGreaterThan(1.2);
+  expect(beyond(38.3)).toBeGreaterThan(-0.1);
+  expect(at({ skin: -3, heat: 500, core: 39.4 })).toBeGreaterThan(0.5);
+});
+
+test('a body at rest feels the heat it still holds, one at work hardly', () => {
+  const gain = (heat: number) => at({ heat, core: 37.9 }) - at({ heat });
+  expect(gain(60)).toBeGreaterThan(0.7);
+  expect(gain(400)).toBeLessThan(0.2);
+});
+
+test('clammy skin makes warm warmer and cold colder, from a wettedness of 0.4', () => {
+  expect(at({ wet: 0.4 })).toBeCloseTo(at({ wet: 0 }), 9);
+  expect(at({ wet: 0.9 })).toBeGreaterThan(at({}) + 0.3);
+  expect(at({ skin: -4, wet: 0.9 })).toBeLessThan(at({ skin: -4 }) - 0.2);
+});
+
+test('who runs warm feels warmer at the same skin, and no vote leaves the scale', () => {
+  expect(at({ warmth: 2 })).toBeGreaterThan(at({}) + 1);
+  expect(at({ skin: -30 })).toBe(-3);
+  expect(at({ skin: 30 })).toBe(3);
+});

@@ -1,0 +1,53 @@
+import type { Plan } from '@/core/kit/plan';
+import { isWorn, settingAt, tidy, wornAt } from '@/core/kit/replay';
+import { act, leaveGarment } from '@/core/kit/edit';
+import { garmentsOf } from '#tests/support/outings';
+
+const [shell] = garmentsOf('wind-shell');
+const opening = shell.openings[0].id;
+const set = (setting: number) => ({ do: 'set' as const, garment: shell.id, opening, setting });
+const plan = (over: Partial<Plan>): Plan => ({ worn: [], carried: [], openings: {}, cues: [], ...over });
+
+test('what is on follows the cues in the order of time, whatever their order in the plan', () => {
+  const p = plan({
+    worn: ['a'],
+    cues: [
+      { atS: 900, actions: [{ do: 'putOn', garment: 'a' }] },
+      { atS: 600, actions: [{ do: 'takeOff', garment: 'a' }] },
+    ],
+  });
+  expect([0, 599, 600, 899, 900].map((t) => isWorn(p, 'a', t))).toEqual([true, true, false, false, true]);
+  expect([...wornAt(p, 700)]).toEqual([]);
+});
+
+test('a garment that is taken off takes its later openings with it', () => {
+  const p = plan({ worn: [shell.id], cues: [{ atS: 1200, actions: [set(1)] }] });
+  const off = act(p, { do: 'takeOff', garment: shell.id }, 600);
+  expect(off.cues).toEqual([{ atS: 600, actions: [{ do: 'takeOff', garment: shell.id }] }]);
+  expect(leaveGarment(p, shell.id).cues).toEqual([]);
+});
+
+test('what is told of an opening while its garment is in the pack is done when it goes on again', () => {
+  const p = tidy(
+    plan({
+      worn: [shell.id],
+      openings: { [shell.id]: { [opening]: 0 } },
+      cues: [
+        { atS: 600, actions: [{ do: 'takeOff', garment: shell.id }] },
+        { atS: 1200, actions: [set(1)] },
+        { atS: 1800, actions: [{ do: 'putOn', garment: shell.id }] },
+      ],
+    }),
+  );
+  expect(p.cues.map((c) => c.atS)).toEqual([600, 1800]);
+  expect(p.cues[1].actions).toEqual([{ do: 'putOn', garment: shell.id }, set(1)]);
+  expect(settingAt(p, shell, opening, 1700)).toBe(0);
+  expect(settingAt(p, shell, opening, 1800)).toBe(1);
+});
+
+test('the last word of a moment counts: opened at the same moment it goes on', () => {
+  const p = tidy(
+    plan({ carried: [shell.id], cues: [{ atS: 60, actions: [set(0.5), { do: 'putOn', garment: shell.id }, set(1)] }] }),
+  );
+  expect(p.cues[0].actions).toEqual([{ do: 'putOn', garment: shell.id }, set(1)]);
+});
