@@ -77,7 +77,11 @@ export default tseslint.config(
       'boundaries/dependencies': ['error', { default: 'disallow', policies }],
       'no-restricted-imports': [
         'error',
-        { patterns: [{ group: ['../*', '..'], message: 'Name another folder as @/…, so that the import rule sees it.' }] },
+        {
+          patterns: [
+            { group: ['../*', '..'], message: 'Name another folder as @/…, so that the import rule sees it.' },
+          ],
+        },
       ],
       'max-params': ['error', 5],
       'no-restricted-syntax': [

@@ -3,7 +3,7 @@ export default {
   // One core fewer is the default, which leaves half of a small machine idle.
   maxWorkers: 2,
   setupFilesAfterEnv: ['<rootDir>/tests/support/matchers.ts'],
-  roots: ['<rootDir>/tests/unit', '<rootDir>/tests/reference', '<rootDir>/tests/install'],
+  roots: ['<rootDir>/tests/unit', '<rootDir>/tests/golden', '<rootDir>/tests/reference', '<rootDir>/tests/install'],
   modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/data', '<rootDir>/build'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^#tests/(.*)$': '<rootDir>/tests/$1' },
   transform: {
@@ -11,8 +11,17 @@ export default {
     '/(src/core|tests/support)/.+\\.ts$': '<rootDir>/tests/support/coreTransform.mjs',
     '^.+\\.(t|j|mj)sx?$': [
       '@swc/jest',
-      { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'commonjs' } },
+      {
+        jsc: {
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+          target: 'es2022',
+        },
+        module: { type: 'commonjs' },
+      },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(suncalc|comlink|jsthermalcomfort|psychrolib|d3-[a-z-]+|internmap)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(suncalc|comlink|jsthermalcomfort|psychrolib|d3-[a-z-]+|internmap|@tanstack)/)',
+  ],
 };

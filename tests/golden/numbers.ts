@@ -17,7 +17,7 @@ import type { GoldenOuting } from './outings';
 const MEMBERS = 8;
 
 /** Every number of a run, to the last bit. */
-function hashOf(s: Series): string {
+export function hashOf(s: Series): string {
   const hash = createHash('sha256');
   for (const key of Object.keys(s).sort()) {
     const v = s[key as keyof Series];

@@ -1,3 +1,6 @@
+import { RULES } from '@/core/judge/findings';
+import { ALARM, LIMIT, WEAK } from '@/core/judge/limits';
+import { PRICE } from '@/core/judge/prices';
 import psychrolib from 'psychrolib';
 import { airConductivity, pressureAt, waterConductivity } from '@/core/atmosphere/air';
 import { saturationPressure, wetBulb } from '@/core/atmosphere/humidity';
@@ -6,7 +9,6 @@ import { AVERAGE_PERSON, bodyArea } from '@/core/body/person';
 import { bodyParameters } from '@/core/body/bodyParameters';
 import { neutralState } from '@/core/body/neutral';
 import { ensemble } from '@/core/clothing/ensembleInsulation';
-import { FIBRES } from '@/core/clothing/fibres';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { acsmRunning, runningCost, runningMetabolicRate, walkingCost, WATTS_PER_LITRE_MIN } from '@/core/effort/gait';
 import { lcdaWalking, pandolf } from '@/core/effort/load';
@@ -187,14 +189,6 @@ export function checkRows(): CheckRow[] {
       tolerance: 0.1,
     },
     {
-      quantity: 'regain of wool at 65 %',
-      source: 'Morton & Hearle',
-      theirs: 0.16,
-      ours: FIBRES.wool.regain65,
-      unit: 'g/g',
-      tolerance: 0.1,
-    },
-    {
       quantity: 'running, slope −20 %',
       source: 'Minetti 2002, measured',
       theirs: 1.73,
@@ -296,4 +290,28 @@ export function checkTable(): string {
   return ['| quantity | source | theirs | ours | difference | allowed |', '|---|---|---|---|---|---|', ...lines].join(
     '\n',
   );
+}
+
+/** The tables of limits and prices as Markdown, for docs/model.md. */
+export function limitTable(): string {
+  const rows = (name: string, table: Readonly<Record<string, number>>) =>
+    Object.entries(table).map(([key, v]) => `| ${name} | ${key} | ${Number(v.toPrecision(6))} |`);
+  const steps = RULES.flatMap((r) =>
+    r.steps.map((s) => {
+      const grave = ['', 'note', 'weak point', 'alarm'][s.severity];
+      return `| ${s.kind ?? r.kind} | ${r.bad} ${s.limit} ${r.unit} | ${grave} | ${s.means} |`;
+    }),
+  );
+  return [
+    '| finding | from | is a | means |',
+    '|---|---|---|---|',
+    ...steps,
+    '',
+    '| table | name | value |',
+    '|---|---|---|',
+    ...rows('LIMIT', LIMIT),
+    ...rows('ALARM', ALARM),
+    ...rows('WEAK', WEAK),
+    ...rows('PRICE, points', PRICE),
+  ].join('\n');
 }

@@ -176,7 +176,12 @@ export const GARMENT = Type.Object(
     mouthCover: numberField(0, 0.6, '', { column: 'mouth_cover' }),
     packedL: numberField(0, 60, 'L', { column: 'packed_l' }),
     /** in the currency of the athlete */
-    price: numberField(0, 10000, '', { column: 'price', label: 'Price', how: 'in your own money, used or new', step: 1 }),
+    price: numberField(0, 10000, '', {
+      column: 'price',
+      label: 'Price',
+      how: 'in your own money, used or new',
+      step: 1,
+    }),
     /** time to put on or take off standing */
     changeSeconds: numberField(1, 900, 's', { column: 'change_seconds' }),
     membrane: booleanField({ column: 'membrane' }),

@@ -26,9 +26,8 @@ export function CatalogueSheet({
   const list = CATALOGUE.filter((g) => find.trim() !== '' || g.group === group);
   return (
     <Sheet open={open} onOpen={onOpen} title="From the catalogue">
-      <Command label="Catalogue" className="mt-2">
+      <Command label="Find a garment" className="mt-2">
         <Command.Input
-          aria-label="Find a garment"
           placeholder={`Find by name; showing ${GROUP_WORDS[group].toLowerCase()}`}
           className="w-full rounded-[3px] border border-grid-2 bg-sheet px-2 py-1.5"
           value={find}

@@ -103,7 +103,10 @@ export function ClosetView({ owned, units }: { owned: OwnedGarment[]; units: Uni
         )}
         {error && <Problems problems={problemsOf(error)} title="Not done." />}
         <div className="mt-3 grid grid-cols-[120px_minmax(0,1fr)_320px] gap-6 max-[1000px]:grid-cols-1 max-[1000px]:gap-3">
-          <nav aria-label="Zones" className="flex flex-col max-[1000px]:-order-2 max-[1000px]:flex-row max-[1000px]:flex-wrap">
+          <nav
+            aria-label="Zones"
+            className="flex flex-col max-[1000px]:-order-2 max-[1000px]:flex-row max-[1000px]:flex-wrap"
+          >
             {GROUPS.map((g) => {
               const n = owned.filter((o) => o.garment.group === g);
               const wet = n.filter((o) => o.dampGm2 > 0).length;

@@ -40,7 +40,8 @@ const MEASURE = "'Archivo Variable', Archivo, 'Helvetica Neue', Arial, sans-seri
 export const houseStyle = (t: Tokens) => ({
   textStyle: { fontFamily: MEASURE, color: t.ink, fontSize: 12 },
   animation: false,
-  aria: { enabled: true, decal: { show: false } },
+  // The page names the chart in its own words; the library would put a list of numbers in their place.
+  aria: { enabled: true, label: { enabled: false }, decal: { show: false } },
   tooltip: {
     backgroundColor: t.sheet,
     borderColor: t.ink,

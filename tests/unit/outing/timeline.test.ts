@@ -1,5 +1,5 @@
 import { AVERAGE_PERSON, engineOf } from '@/core/body/person';
-import { checkForecast, LAPSE_K_PER_M, weatherAt, type ForecastHour } from '@/core/outing/forecast';
+import { checkForecast, weatherAt, type ForecastHour } from '@/core/outing/forecast';
 import type { Leg } from '@/core/outing/leg';
 import { buildTimeline, type TimelineInput } from '@/core/outing/timeline';
 

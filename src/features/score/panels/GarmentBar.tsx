@@ -127,11 +127,10 @@ function Pick({
           collisionPadding={12}
           className="z-20 w-[380px] max-w-[94vw] border-2 border-ink bg-paper"
         >
-          <Command label={title}>
+          <Command label="Find a garment">
             <div className="flex items-baseline justify-between gap-3 p-2">
               <b className="speak text-[16px]">{title}</b>
               <Command.Input
-                aria-label="Find a garment"
                 placeholder="find"
                 className="w-32 rounded-[3px] border border-grid-2 bg-sheet px-1.5 py-0.5"
               />

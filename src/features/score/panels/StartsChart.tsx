@@ -32,7 +32,7 @@ export function StartsChart({ b, startMs, units }: { b: BestStart; startMs: numb
             head={['leaving', 'points', 'feels at worst', 'falls', 'safe']}
             rows={b.starts.map((s) => [
               `${day(s.startMs)} ${timeOfDay(s.startMs)}`,
-              s.cost.toFixed(1),
+              s.cost.toFixed(2),
               temperature(s.feelsC, units),
               falls(s),
               s.safe ? 'yes' : 'no',
