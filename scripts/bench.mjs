@@ -1,17 +1,19 @@
-// npm run bench: speed and memory as JSON lines { name, value, unit }; of the core in Node, then of the planner in a browser.
+// npm run bench: speed and memory as JSON lines { name, value, unit }; of the core in Node, of the planner in a browser,
+// and the weight of the score's first load.
 import { createServer } from 'node:http';
 import { createRequire } from 'node:module';
-import { readFileSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { bundle } from './bundle.mjs';
-import { ensureChromium, ensurePackages, ROOT, WORKER_FILE } from './install.mjs';
+import { ensureBuild, ensureChromium, ensurePackages, ensurePostgres, ROOT, WORKER_FILE } from './install.mjs';
 
 ensurePackages();
 const file = await bundle('bench/core.ts', 'bench');
 const core = spawnSync(process.execPath, ['--expose-gc', file], { stdio: 'inherit' });
 if (core.status !== 0) process.exit(core.status ?? 1);
 await inBrowser();
+await firstLoad();
 
 /** The same plan as the application makes it, in its worker: the first one of a page, after practice, and once more. */
 async function inBrowser() {
@@ -63,4 +65,30 @@ async function inBrowser() {
   say('again', await warm.evaluate(() => globalThis.ember.plan()));
   await browser.close();
   server.close();
+}
+
+/** The built application with the demo in a database of its own, and the score of its first outing. */
+async function firstLoad() {
+  ensureBuild();
+  const { freePort, startCluster } = await import('./cluster.mjs');
+  const { migrate } = await import('./migrate.mjs');
+  const { startApplication } = await import('./serve.mjs');
+  const { loadDemoInto } = await import('./demo.mjs');
+  const { firstLoadKb } = await import('./firstLoad.mjs');
+  const data = mkdtempSync('/var/tmp/ember-bench-');
+  chmodSync(data, 0o755);
+  const cluster = await startCluster(ensurePostgres(), data);
+  try {
+    await migrate(cluster.url);
+    await loadDemoInto(cluster.url, 'if empty');
+    const app = await startApplication('start', await freePort(), cluster.url);
+    const home = await (await fetch(app.address)).text();
+    const [score] = /\/outing\/[0-9a-f-]+\/score/.exec(home);
+    const value = Math.round(await firstLoadKb(app.address + score));
+    console.log(JSON.stringify({ name: 'script of the first load of the score, gzip', value, unit: 'kB' }));
+    await app.stop();
+  } finally {
+    await cluster.stop();
+    rmSync(data, { recursive: true, force: true });
+  }
 }

@@ -2,13 +2,19 @@
 // a test fail. Prints a JSON line for each that lived and one for the whole. Bounded in time; the same choice every run.
 import { spawn } from 'node:child_process';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import ts from 'typescript';
 import { ROOT } from './install.mjs';
 
-const FOLDERS = ['src/core/judge', 'src/core/simulate', 'src/core/questions'];
-/** The fast tests that stand for these folders; the golden numbers would kill anything and say nothing of the other tests. */
-const TESTS = ['tests/unit/judge', 'tests/unit/simulate', 'tests/unit/questions', 'tests/unit/kit', 'tests/reference'];
+/**
+ * The tests that stand for each room, the quickest first. Not the golden numbers: they would kill anything and say nothing of
+ * the other tests.
+ */
+const ROOMS = {
+  'src/core/judge': [['tests/unit/judge', 'tests/reference/practice'], ['tests/unit/questions']],
+  'src/core/simulate': [['tests/unit/simulate'], ['tests/reference', 'tests/unit/judge'], ['tests/unit/questions']],
+  'src/core/questions': [['tests/unit/questions']],
+};
 const BUDGET_S = Number(process.argv[2] ?? 1200);
 /** A mutant that hangs is a mutant that is noticed. */
 const PATIENCE_MS = 120_000;
@@ -62,15 +68,20 @@ function shuffled(list, seed = 20270116) {
 }
 
 /** Runs the tests until the first failure. @returns whether one failed */
-function noticed() {
+function fails(tests) {
   return new Promise((done) => {
-    const args = ['node_modules/jest/bin/jest.js', '--bail', '--silent', '--maxWorkers=2', ...TESTS];
+    const args = ['node_modules/jest/bin/jest.js', '--bail', '--silent', '--maxWorkers=2', ...tests];
     const child = spawn(process.execPath, args, { cwd: ROOT, stdio: 'ignore', timeout: PATIENCE_MS });
     child.once('exit', (code) => done(code !== 0));
   });
 }
 
-const files = FOLDERS.flatMap((f) =>
+async function noticed(room) {
+  for (const tests of ROOMS[room]) if (await fails(tests)) return true;
+  return false;
+}
+
+const files = Object.keys(ROOMS).flatMap((f) =>
   readdirSync(join(ROOT, f))
     .filter((n) => n.endsWith('.ts'))
     .map((n) => join(f, n)),
@@ -80,6 +91,8 @@ const all = shuffled(
     mutants(readFileSync(join(ROOT, file), 'utf8')).map(([from, to, by]) => ({ file, from, to, by })),
   ),
 );
+for (const room of Object.keys(ROOMS))
+  if (await noticed(room)) throw new Error(`the tests of ${room} fail before anything is changed`);
 const started = performance.now();
 let tried = 0;
 let killed = 0;
@@ -95,7 +108,7 @@ for (const { file, from, to, by } of all) {
   const text = readFileSync(path, 'utf8');
   restore = () => writeFileSync(path, text);
   writeFileSync(path, text.slice(0, from) + by + text.slice(to));
-  const dead = await noticed().finally(restore);
+  const dead = await noticed(dirname(file)).finally(restore);
   tried++;
   if (dead) killed++;
   else {

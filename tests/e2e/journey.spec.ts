@@ -347,6 +347,7 @@ test('under a finger: a cue is dragged by touch, and the score does not scroll a
   await page.getByRole('link', { name: 'Skarn Head round' }).tap();
   const first = page.getByRole('button', { name: /^Cue 1 at/ });
   await expect(first).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByTestId('save-state')).toHaveText('Saved', { timeout: 120_000 });
   const label = await first.getAttribute('aria-label');
   const box = (await first.boundingBox())!;
   const client = await context.newCDPSession(page);

@@ -16,6 +16,7 @@ import { Land, LAND_HEIGHT } from './drawing/Land';
 import { LaneRows, lanesHeight } from './drawing/LaneRows';
 import { lanesOf } from './drawing/laneSegments';
 import { Traces, TRACES_HEIGHT } from './drawing/Traces';
+import { nudged, settled } from './hands';
 import type { Pointing } from './pointing';
 import type { Score } from './state/useScore';
 
@@ -23,13 +24,8 @@ import type { Score } from './state/useScore';
 const LEFT = 172;
 /** Width before the page is measured, px. */
 const FIRST_WIDTH = 928;
-/** Steps to which a dragged cue falls, the pull of other cues, and how near to the ends a cue may come, s. */
-const GRID_S = 30;
-const PULL_S = 150;
-const EDGE_S = 60;
-/** An arrow key moves a cue by this, with Shift by that, s. */
-const NUDGE_S = 30;
-const FAR_NUDGE_S = 300;
+/** Room above the land where no cue stands, px. */
+const NO_CUES = 8;
 
 interface Props {
   score: Score;
@@ -50,7 +46,8 @@ export function ScoreSheet({ score, area, outing, units, at, row }: Props) {
   const { endS } = timeline;
   const x = useMemo(() => linear(0, endS, LEFT, width - 2), [endS, width]);
   const groups = useMemo(() => lanesOf(plan, garments, endS), [plan, garments, endS]);
-  const yLanes = CUES_HEIGHT + LAND_HEIGHT + 8;
+  const top = plan.cues.length > 0 ? CUES_HEIGHT : NO_CUES;
+  const yLanes = top + LAND_HEIGHT + 8;
   const yTraces = yLanes + lanesHeight(groups) + 4;
   const height = yTraces + TRACES_HEIGHT + 3;
   const svg = useRef<SVGSVGElement>(null);
@@ -59,11 +56,6 @@ export function ScoreSheet({ score, area, outing, units, at, row }: Props) {
   const secondsAt = (clientX: number) => {
     const box = svg.current!.getBoundingClientRect();
     return Math.min(endS, Math.max(0, x.invert(((clientX - box.left) * width) / box.width)));
-  };
-  const settled = (raw: number, others: readonly number[]) => {
-    const onGrid = Math.round(raw / GRID_S) * GRID_S;
-    const near = others.find((o) => Math.abs(o - onGrid) <= PULL_S);
-    return Math.min(endS - EDGE_S, Math.max(EDGE_S, near ?? onGrid));
   };
   const moved = (from: Plan, held: HeldCue, atS: number): Plan =>
     held.what === 'cue' ? moveCue(from, held.cue, atS) : moveAction(from, held.cue, held.garment, atS);
@@ -83,7 +75,7 @@ export function ScoreSheet({ score, area, outing, units, at, row }: Props) {
       if (held.what === 'part') at.select(held.garment);
       if (tap) return from;
       const others = altKey || held.what === 'cue' ? [] : from.cues.filter((_, i) => i !== held.cue).map((c) => c.atS);
-      const atS = settled(secondsAt(clientX), others);
+      const atS = settled(secondsAt(clientX), others, endS);
       if (canceled) score.preview(null);
       else if (last) score.commit(moved(from, held, atS));
       else if (!first) {
@@ -106,8 +98,7 @@ export function ScoreSheet({ score, area, outing, units, at, row }: Props) {
       at.setCue(null);
       return;
     }
-    const raw = plan.cues[held.cue].atS + way * (e.shiftKey ? FAR_NUDGE_S : NUDGE_S);
-    const atS = Math.min(endS - EDGE_S, Math.max(EDGE_S, raw));
+    const atS = nudged(plan.cues[held.cue].atS, way, e.shiftKey ? 'far' : 'near', endS);
     at.setCursor(atS);
     score.commit(moved(plan, held, atS));
   };
@@ -134,16 +125,16 @@ export function ScoreSheet({ score, area, outing, units, at, row }: Props) {
         {/* pressing anywhere on the plot sets the cursor; a finger may still scroll the page up and down */}
         <rect
           x={LEFT}
-          y={CUES_HEIGHT}
+          y={top}
           width={width - LEFT}
-          height={height - CUES_HEIGHT}
+          height={height - top}
           fill="transparent"
           style={{ cursor: 'col-resize', touchAction: 'pan-y' }}
           onPointerDown={(e) => at.setCursor(secondsAt(e.clientX))}
           {...hold({ what: 'cursor' })}
         />
         <g pointerEvents="none">
-          <Land timeline={timeline} startMs={outing.startMs} x={x} y={CUES_HEIGHT} cursorS={at.cursorS} units={units} />
+          <Land timeline={timeline} startMs={outing.startMs} x={x} y={top} cursorS={at.cursorS} units={units} />
           <Traces
             scored={scored}
             garments={garments}
@@ -186,17 +177,17 @@ export function ScoreSheet({ score, area, outing, units, at, row }: Props) {
           onKeys={onKeys}
         />
         <g pointerEvents="none">
-          <line x1={px} x2={px} y1={CUES_HEIGHT} y2={height - 2} stroke={C.ink} strokeWidth="1.6" />
+          <line x1={px} x2={px} y1={top} y2={height - 2} stroke={C.ink} strokeWidth="1.6" />
           <rect
             x={Math.min(width - 42, px - 19)}
-            y={CUES_HEIGHT + LAND_HEIGHT - 12}
+            y={top + LAND_HEIGHT - 12}
             width="38"
             height="15"
             fill={C.ink}
           />
           <text
             x={Math.min(width - 23, px)}
-            y={CUES_HEIGHT + LAND_HEIGHT}
+            y={top + LAND_HEIGHT}
             fontSize="12"
             fontWeight="700"
             textAnchor="middle"
