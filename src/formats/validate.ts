@@ -94,7 +94,7 @@ function toProblem(e: ErrorObject, where: string): Problem {
         field: path,
         label,
         value,
-        allowed: parent.minimum === undefined ? `a ${String(params.type)}` : `a number, ${rangeOf(parent)}`,
+        allowed: parent.minimum === undefined ? TYPE_WORDS[String(params.type)] ?? String(params.type) : `a number, ${rangeOf(parent)}`,
       };
     case 'minLength':
     case 'maxLength':
@@ -103,6 +103,16 @@ function toProblem(e: ErrorObject, where: string): Problem {
       return { where, field: path, label, value, allowed: e.message ?? 'another value' };
   }
 }
+
+/** Types of JSON as people say them. */
+const TYPE_WORDS: Record<string, string> = {
+  object: 'an object in braces',
+  array: 'a list',
+  string: 'a text',
+  number: 'a number',
+  integer: 'a whole number',
+  boolean: 'true or false',
+};
 
 /** What a schema says of itself. */
 interface Said {

@@ -12,7 +12,7 @@ export function NumberCell({
   rule,
   value,
   placeholder,
-  width = 'w-[60px]',
+  width = 'w-[4.6em]',
   onTake,
 }: {
   rule: NumberRule;

@@ -162,10 +162,10 @@ const HAPPENS: Record<ChanceKind, (s: Scored) => boolean> = {
   unsafe: ({ findings }) => !isSafe(findings),
 };
 
-/** A share as people say it: never, 1 in 6, 2 in 3, always. */
+/** A share of runs as people say it: in no run, 1 in 6, 2 in 3, in every run. A run is no promise: never is not said. */
 export function inWords(share: number): string {
-  if (share <= 0) return 'never';
-  if (share >= 1) return 'always';
+  if (share <= 0) return 'in no run';
+  if (share >= 1) return 'in every run';
   if (share > 0.9) return 'nearly always';
   if (share > 0.58) return share > 0.7 ? '3 in 4' : '2 in 3';
   return `1 in ${Math.max(2, Math.round(1 / share))}`;

@@ -144,10 +144,10 @@ function PropertyRow({ name, units }: { name: NumberKey; units: Units }) {
           rule={{ label: label!, low, high, unit }}
           turn={turn}
           layout="cell"
-          width="w-[82px] px-1.5 py-1"
+          width="w-[6.3em] px-1.5 py-1"
         />
       </td>
-      <td className="w-[72px] pl-1 text-[11px] text-ink-3" title={turn.unit}>
+      <td className="w-[5.5em] pl-1 text-[11px] text-ink-3" title={turn.unit}>
         {turn.unit.replace(' at 100 Pa', '')}
       </td>
     </tr>

@@ -28,12 +28,12 @@ export function GarmentTable({
       id: 'name',
       head: 'Piece',
       by: (o) => o.garment.name,
-      width: 'min-w-[130px]',
+      width: 'min-w-[10.0em]',
       cell: ({ garment: g }) => (
         <>
           <span className="block text-[11px] leading-tight text-ink-3">{ROLE_WORDS[g.role]}</span>
           <button
-            className={`block max-w-[220px] cursor-pointer truncate text-left ${g.id === chosen ? 'font-semibold' : 'font-medium'}`}
+            className={`block max-w-[16.9em] cursor-pointer truncate text-left ${g.id === chosen ? 'font-semibold' : 'font-medium'}`}
             title={g.name}
             onClick={() => onChoose(g.id)}
           >

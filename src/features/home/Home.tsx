@@ -113,7 +113,7 @@ const dries = ({ name, minutes }: { name: string; minutes: number }, i: number):
 function OutingRow({ line: o, units }: { line: HomeLine; units: Units }) {
   const v = o.verdict;
   return (
-    <article className="grid grid-cols-[minmax(0,1fr)_168px_232px] gap-x-6 border-b border-grid-2 py-3 max-[1000px]:grid-cols-1 max-[1000px]:gap-y-2">
+    <article className="grid grid-cols-[minmax(0,1fr)_168px_minmax(232px,max-content)] gap-x-6 border-b border-grid-2 py-3 max-[1000px]:grid-cols-1 max-[1000px]:gap-y-2">
       <div className="min-w-0">
         <div className="flex items-baseline gap-2">
           <h2 className="min-w-0 truncate">
@@ -156,7 +156,7 @@ function OutingRow({ line: o, units }: { line: HomeLine; units: Units }) {
       </div>
       <LandStrip line={o} />
       {o.problem === null && (
-        <dl className="grid grid-cols-[auto_1fr_auto_1fr] content-start gap-x-2 gap-y-0.5">
+        <dl className="grid grid-cols-[auto_auto_auto_1fr] content-start gap-x-2 gap-y-0.5">
           <dt className="text-ink-3">out</dt>
           <dd className="font-semibold">{clock(o.seconds)} h</dd>
           <dt className="text-ink-3">air</dt>

@@ -119,11 +119,11 @@ function MeasureRow({ name }: { name: Key }) {
   const turn = turnOf(unit, useWatch<Form, 'units'>({ name: 'units' }));
   return (
     <tr className="border-b border-grid-2">
-      <th scope="row" className="w-[180px] py-1.5 text-left font-semibold">
+      <th scope="row" className="w-[13.8em] py-1.5 text-left font-semibold">
         {label}
         <span className="hidden text-[12px] font-normal text-ink-3 max-[560px]:block">{how}</span>
       </th>
-      <td className="w-[190px] py-1">
+      <td className="w-[14.6em] py-1">
         <span className="inline-block align-middle">
           <NumberField<Form>
             name={`person.${name}`}

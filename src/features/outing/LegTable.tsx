@@ -95,7 +95,7 @@ function LegCells({ leg, index, outing, timeline, units, edit }: Props & { leg: 
       <td className="py-1 pr-1.5">
         <Input
           aria-label={`Name of leg ${n}`}
-          className="speak w-[118px] px-1.5 py-1"
+          className="speak w-[9.1em] px-1.5 py-1"
           key={leg.name}
           defaultValue={leg.name}
           maxLength={120}
@@ -106,7 +106,7 @@ function LegCells({ leg, index, outing, timeline, units, edit }: Props & { leg: 
       <td className="py-1 pr-1.5">
         <Select<Sport>
           label={`Going of leg ${n}`}
-          className="w-[112px]"
+          className="w-[8.6em]"
           value={leg.sport}
           options={SPORTS.map((s) => ({ value: s, label: SPORT[s].label }))}
           onChange={(sport) => set({ sport })}
@@ -116,7 +116,7 @@ function LegCells({ leg, index, outing, timeline, units, edit }: Props & { leg: 
         <NumberCell
           rule={{ label: `Minutes of leg ${n}`, low: leastMin, high: mostMin, unit: 'min' }}
           value={leg.minutes}
-          width="w-[56px]"
+          width="w-[4.3em]"
           onTake={(minutes) => set({ minutes: minutes! })}
         />
       </td>
@@ -131,7 +131,7 @@ function LegCells({ leg, index, outing, timeline, units, edit }: Props & { leg: 
         <NumberCell
           rule={{ label: `Climb of leg ${n}`, low: height(leastM), high: height(mostM), unit: metric ? 'm' : 'ft' }}
           value={height(leg.climbM)}
-          width="w-[58px]"
+          width="w-[4.5em]"
           onTake={(v) => set({ climbM: metric ? v! : feetToM(v!) })}
         />
       </td>
@@ -141,7 +141,7 @@ function LegCells({ leg, index, outing, timeline, units, edit }: Props & { leg: 
       <td className="py-1 pr-1.5">
         <Select
           label={`Shelter of leg ${n}`}
-          className="w-[112px]"
+          className="w-[8.6em]"
           value={placeOf(leg)}
           options={Object.entries(PLACES).map(([value, p]) => ({ value, label: p.label }))}
           onChange={(place) => set(PLACES[place].leg)}
@@ -150,7 +150,7 @@ function LegCells({ leg, index, outing, timeline, units, edit }: Props & { leg: 
       <td className="py-1 pr-1.5">
         <Select
           label={`What wets or chills by touch in leg ${n}`}
-          className="w-[100px]"
+          className="w-[7.7em]"
           value={leg.wetting ?? ''}
           options={[
             { value: '', label: 'Nothing' },
@@ -162,7 +162,7 @@ function LegCells({ leg, index, outing, timeline, units, edit }: Props & { leg: 
       <td className="py-1 pr-1.5">
         <Select<'off' | 'over' | 'under'>
           label={`Pack in leg ${n}`}
-          className="w-[74px]"
+          className="w-[5.7em]"
           value={!leg.packOn ? 'off' : leg.packUnder ? 'under' : 'over'}
           options={[
             { value: 'off', label: 'Off' },
@@ -260,7 +260,7 @@ function AirCells({
         rule={{ ...rule, unit, optional: true }}
         value={leg.air?.[key] === undefined ? null : tenth(from(leg.air[key]))}
         placeholder={said === undefined ? '' : String(tenth(from(said)))}
-        width="w-[52px]"
+        width="w-[4.0em]"
         onTake={(v) => put(key, v === null ? null : back(v))}
       />
     </td>
@@ -280,7 +280,7 @@ function EffortCell({ leg, n, units, onChange }: { leg: Leg; n: number; units: U
     <span className="flex items-start gap-1">
       <Select<Effort['by']>
         label={`How hard in leg ${n}`}
-        className="w-[98px]"
+        className="w-[7.5em]"
         value={by}
         options={choices.map((value) => ({ value, label: EFFORT_WORDS[value].label }))}
         onChange={(next) => onChange(next === 'usual' ? { by: next } : { by: next, value: EFFORT_WORDS[next].start })}
@@ -290,7 +290,7 @@ function EffortCell({ leg, n, units, onChange }: { leg: Leg; n: number; units: U
           <NumberCell
             rule={{ label: `Value of effort in leg ${n}`, low: low * factor, high: high * factor, unit }}
             value={Math.round(leg.effort.value * factor * 100) / 100}
-            width="w-[56px]"
+            width="w-[4.3em]"
             onTake={(v) => onChange({ by, value: v! / factor } as Effort)}
           />{' '}
           <span className="text-[12px] text-ink-3">{unit}</span>

@@ -132,7 +132,7 @@ test.each([
   ['a thickness of a metre', file({ garments: [{ catalogue: 'wind-shell', thicknessMm: 1000 }] }), 'thicknessMm'],
   ['text for a number', file({ legs: [leg({ minutes: 'twenty' })] }), 'legs.0.minutes is twenty; allowed: a number'],
   ['a list', [], 'the whole is []'],
-  ['null', null, 'the whole is null'],
+  ['null', null, 'the whole is empty'],
 ])('%s is refused with field, value and what is allowed', (_, value, says) => {
   if (says === '') expect(() => readSimulateCase(value, 'day.json')).not.toThrow();
   else expect(refusal(value)).toContain(says);
@@ -206,7 +206,7 @@ describe('reading JSON', () => {
   test('a fault names its line; empty and huge files are refused', () => {
     expect(fails('{\n "a": 1,\n "b": }')).toContain('day.json, line 3: JSON is');
     expect(fails('{' + '\n "a": 1,'.repeat(40) + '\n oops')).toContain('line 42: JSON is');
-    expect(fails('{\n')).toContain('day.json, line 1: JSON is');
+    expect(fails('{\n')).toContain('day.json, line 2: JSON is');
     expect(fails(' ')).toContain('content is empty');
     expect(fails(`"${'x'.repeat(MAX_JSON)}"`)).toContain('size is 8 MB');
     expect(fails('[1]')).toBe('taken');

@@ -75,7 +75,7 @@ test.each([
   ['an empty file', '  \n', 'content is empty; allowed: a GPX track or route'],
   ['another kind of XML', '<kml></kml>', 'root element is kml; allowed: <gpx>'],
   ['a track without points', '<gpx></gpx>', 'points is 0; allowed: at least 2'],
-  ['broken XML', '<gpx><trk></gpx>', 'well-formed GPX 1.1'],
+  ['broken XML', '<gpx><trk></gpx>', 'a whole GPX 1.1 file'],
   ['JSON', '{"a": 1}', 'allowed: '],
 ])('%s is refused with place, value and what is allowed', (_, text, says) => {
   expect(refusal(text)).toContain(says);

@@ -73,12 +73,12 @@ function chancesStoppedAfter(n: number) {
 
 test('chances in words', () => {
   expect([0, 0.17, 0.5, 0.66, 0.75, 0.95, 1].map(inWords)).toEqual([
-    'never',
+    'in no run',
     '1 in 6',
     '1 in 2',
     '2 in 3',
     '3 in 4',
     'nearly always',
-    'always',
+    'in every run',
   ]);
 });

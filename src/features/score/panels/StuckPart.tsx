@@ -101,7 +101,7 @@ function option(t: Tokens, list: readonly [string, Stuck][]) {
     { name: '▲ danger', itemStyle: unsafeStyle(t) },
   ];
   return {
-    grid: { left: 8, right: 14, top: 26, bottom: 34 },
+    grid: { left: 126, right: 14, top: 26, bottom: 34 },
     xAxis: {
       type: 'value',
       min: 0,
@@ -112,7 +112,13 @@ function option(t: Tokens, list: readonly [string, Stuck][]) {
       nameGap: 22,
       ...axisStyle(t),
     },
-    yAxis: { type: 'category', inverse: true, data: list.map(([title]) => title), show: false },
+    yAxis: {
+      type: 'category',
+      inverse: true,
+      data: list.map(([title]) => title),
+      ...axisStyle(t),
+      axisTick: { show: false },
+    },
     tooltip: {
       trigger: 'item',
       formatter: ({ seriesName, dataIndex }: { seriesName: string; dataIndex: number }) =>
