@@ -94,7 +94,10 @@ function toProblem(e: ErrorObject, where: string): Problem {
         field: path,
         label,
         value,
-        allowed: parent.minimum === undefined ? TYPE_WORDS[String(params.type)] ?? String(params.type) : `a number, ${rangeOf(parent)}`,
+        allowed:
+          parent.minimum === undefined
+            ? (TYPE_WORDS[String(params.type)] ?? String(params.type))
+            : `a number, ${rangeOf(parent)}`,
       };
     case 'minLength':
     case 'maxLength':

@@ -182,6 +182,39 @@ test('the closet: add from the catalogue, edit, damp, take out and put back', as
   await expect.poll(pieces).toBe(before + 1);
 });
 
+test('the closet: a new name keeps the editor on its piece, and unsaved edits are kept when another is chosen', async ({
+  page,
+}) => {
+  await page.goto('/closet');
+  const name = page.getByLabel('Name', { exact: true });
+  const first = await name.inputValue();
+  await name.fill('Zz, the first piece');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Zz, the first piece is saved.').first()).toBeVisible();
+  await page.waitForTimeout(500);
+  await expect(name).toHaveValue('Zz, the first piece');
+  await page.getByLabel('Mass').fill('133');
+  await page.getByRole('button', { name: 'Thin fleece', exact: true }).click();
+  await expect(name).toHaveValue('Thin fleece');
+  await page.getByText('Not saved yet:').getByRole('button', { name: 'Zz, the first piece' }).click();
+  await expect(page.getByLabel('Mass')).toHaveValue('133');
+  await page.getByRole('button', { name: 'As it was' }).click();
+  await name.fill(first);
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText(`${first} is saved.`).first()).toBeVisible();
+});
+
+test('the same moment feels the same on the home screen, the outing and the score', async ({ page }) => {
+  await page.goto('/');
+  const row = page.getByRole('article').filter({ hasText: 'Tarnholt valley ride' });
+  const said = await row.locator('dt', { hasText: 'feels' }).locator('xpath=following-sibling::dd[1]').innerText();
+  const up = await row.locator('dt', { hasText: 'up' }).locator('xpath=following-sibling::dd[1]').innerText();
+  expect(said).toMatch(/^−\d+ °C$/);
+  expect(up).toMatch(/^\d+ m$/);
+  await row.getByRole('link', { name: 'route and weather' }).click();
+  await expect(page.getByText(`feels like ${said}:`)).toBeVisible();
+});
+
 test('imperial everywhere, and back', async ({ page }) => {
   await page.goto('/me');
   await page.getByRole('radio', { name: '°F, mi, oz' }).click();

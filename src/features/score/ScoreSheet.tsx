@@ -178,13 +178,7 @@ export function ScoreSheet({ score, area, outing, units, at, row }: Props) {
         />
         <g pointerEvents="none">
           <line x1={px} x2={px} y1={top} y2={height - 2} stroke={C.ink} strokeWidth="1.6" />
-          <rect
-            x={Math.min(width - 42, px - 19)}
-            y={top + LAND_HEIGHT - 12}
-            width="38"
-            height="15"
-            fill={C.ink}
-          />
+          <rect x={Math.min(width - 42, px - 19)} y={top + LAND_HEIGHT - 12} width="38" height="15" fill={C.ink} />
           <text
             x={Math.min(width - 23, px)}
             y={top + LAND_HEIGHT}

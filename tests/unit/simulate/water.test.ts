@@ -159,3 +159,20 @@ test('venting on the climb keeps the layers drier than climbing shut', () => {
   expect(climb(1).waterPeak.value).toBeLessThan(0.75 * climb(0).waterPeak.value);
   expect(climb(1).sweatG).toBeLessThan(climb(0).sweatG);
 });
+
+test('through open mesh the sweat film reaches the layer above; through closed knit of the same cloth it does not', () => {
+  const climb = (openMesh: number) =>
+    run({
+      airC: 5,
+      garments: [{ catalogue: 'mesh-base', id: 'next-to-skin', openMesh, wicking: 0 }],
+      legs: [
+        {
+          minutes: 25,
+          sport: 'run',
+          metabolicW: 900,
+          worn: ['briefs', 'next-to-skin', 'thin-fleece', 'thin-tights', 'wool-socks', 'running-shoes'],
+        },
+      ],
+    }).water('thin-fleece', 'chest', 24);
+  expect(climb(0.5)).toBeGreaterThan(1.5 * climb(0));
+});
