@@ -16,7 +16,8 @@ import type { Plan } from '@/core/kit/plan';
 import { atDoor, refuse } from './problem';
 import { CASE_AIR, planCaseSchema, simulateSchema, type PartialPerson } from './schemas';
 import { validated } from './validate';
-import { actionsBetween, type Worn } from '@/core/kit/difference';
+
+import { kitOfLegs } from './caseKit';
 
 /** Bound on the series that is printed: about 100 MB of JSON. */
 const MAX_CELLS = 300_000;
@@ -181,7 +182,7 @@ function toCase(c: CaseFile, file: string): Case {
       waiting: c.waiting ?? 0,
       floorC: c.floorC,
       outing: c.forecast ? outing : undefined,
-      plan: toPlan(c.legs, garments, timeline, file),
+      plan: kitOfLegs(c.legs, garments, timeline, file),
     };
   });
 }
@@ -269,44 +270,4 @@ function toLeg(l: CaseLeg, i: number, person: Person): Leg {
         }
       : {}),
   };
-}
-
-/** Turns "worn on each leg" into a start kit and cues at the legs' starts. */
-function toPlan(legs: CaseLeg[], garments: Garment[], timeline: Timeline, file: string): Plan {
-  const byId = new Map(garments.map((g) => [g.id, g]));
-  const worns: Worn[] = [];
-  let worn: string[] = [];
-  let settings: Record<string, Record<string, number>> = {};
-  legs.forEach((l, i) => {
-    worn = l.worn ?? worn;
-    settings = l.openings ? { ...settings, ...l.openings } : settings;
-    for (const id of [...worn, ...Object.keys(l.openings ?? {})])
-      if (!byId.has(id))
-        refuse(file, `legs.${i}.worn`, id, `ids of the garments given: ${garments.map((g) => g.id).join(', ')}`);
-    const open: Worn['open'] = new Map(
-      worn.map((id) => [id, new Map(byId.get(id)!.openings.map((o) => [o.id, settings[id]?.[o.id] ?? o.usual]))]),
-    );
-    for (const id of Object.keys(l.openings ?? {}))
-      for (const o of Object.keys(l.openings![id]))
-        if (!byId.get(id)!.openings.some((x) => x.id === o))
-          refuse(
-            file,
-            `legs.${i}.openings.${id}`,
-            o,
-            byId
-              .get(id)!
-              .openings.map((x) => x.id)
-              .join(', ') || 'this garment has no openings',
-          );
-    worns.push({ on: new Set(worn), open });
-  });
-  const openings: Plan['openings'] = {};
-  for (const [id, set] of worns[0].open) if (set.size > 0) openings[id] = Object.fromEntries(set);
-  const carried = new Set<string>();
-  const cues = worns.slice(1).flatMap((w, i) => {
-    const actions = actionsBetween(worns[i], w);
-    for (const a of actions) if (a.do === 'putOn' && !worns[0].on.has(a.garment)) carried.add(a.garment);
-    return actions.length > 0 ? [{ atS: timeline.legStartS[i + 1], actions }] : [];
-  });
-  return { worn: [...worns[0].on], carried: [...carried], openings, cues };
 }

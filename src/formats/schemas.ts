@@ -11,31 +11,16 @@ import { WISH_RANGE } from '@/core/search/wishes';
 import { PACE_RANGE } from '@/core/kit/plan';
 import { LEG_RANGE, MAX_LEGS, SIDES } from '@/core/outing/leg';
 
-/** A schema of the core without what it says of columns and forms. */
-const plain = (schema: TSchema): TSchema & { properties: unknown } =>
-  JSON.parse(JSON.stringify(schema, (key, value: unknown) => (key === 'x-field' ? undefined : value)));
+import { id, number, object, ranged, share, text } from './schemaParts';
 
 /**
  * The JSON Schemas of everything that comes in as JSON, made from the core's own ranges so that door and core agree.
  * `scripts/schemas.mjs` writes them to schemas/ for others to read; a test holds the two equal.
  */
-const number = (low: number, high: number) => ({ type: 'number', minimum: low, maximum: high });
-const text = { type: 'string', minLength: 1, maxLength: 120 };
-const id = { type: 'string', minLength: 1, maxLength: 80 };
-const share = number(0, 1);
-const ranged = (ranges: Record<string, readonly [number, number, string]>) =>
-  Object.fromEntries(
-    Object.entries(ranges).map(([k, [low, high, unit]]) => [
-      k,
-      { ...number(low, high), ...(unit ? { description: unit } : {}) },
-    ]),
-  );
-const object = (properties: Record<string, unknown>, required: string[]) => ({
-  type: 'object',
-  properties,
-  required,
-  additionalProperties: false,
-});
+/** A schema of the core without what it says of columns and forms. */
+const plain = (schema: TSchema): TSchema & { properties: unknown } =>
+  JSON.parse(JSON.stringify(schema, (key, value: unknown) => (key === 'x-field' ? undefined : value)));
+
 export const garmentSchema = plain(GARMENT);
 const garmentProperties = garmentSchema.properties as Record<string, unknown>;
 

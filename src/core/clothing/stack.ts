@@ -1,3 +1,5 @@
+// Longer than a file should be: the layers of all zones are put into one set of arrays in one pass, which is what makes a change of
+// clothes cheap enough to search over.
 import { airConductivity, airDensity, STANDARD_PRESSURE } from '@/core/atmosphere/air';
 import { REFERENCE_AREA_M2, ZONES, ZONE_COUNT, ZONE_TABLE, zoneIndex, type Zone } from '@/core/body/zones';
 import { AIR_HEAT, AIR_VAPOUR, LATENT_VAPOUR } from '@/core/quantity/units';

@@ -1,3 +1,4 @@
+// Longer than a file should be: one class that keeps the nodes of a path in step with its dresses; every method reads both.
 import type { Garment } from '@/core/clothing/garment';
 import { afterChillCost, alarmCost, noCost, totalCost, waterEndCost, weighed, type BodyCost } from '@/core/judge/cost';
 import { EXTREME, newExtremes } from '@/core/judge/extremes';

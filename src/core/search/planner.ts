@@ -1,3 +1,5 @@
+// Longer than a file should be: one search whose stages share kit, budget and the best found so far; parted, they would hand a
+// dozen values round at every step.
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import type { Sport } from '@/core/effort/sports';

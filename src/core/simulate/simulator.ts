@@ -1,3 +1,5 @@
+// Longer than a file should be: the state of one run and the step that moves it; what could be told apart (heaters, wearing,
+// surroundings, the run over an outing) already is.
 import { exp } from '@/core/quantity/exact';
 import { CLOTH_ABSORPTANCE } from '@/core/atmosphere/sun';
 import { bodyParameters, type BodyParameters } from '@/core/body/bodyParameters';
