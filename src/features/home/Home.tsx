@@ -156,7 +156,7 @@ function OutingRow({ line: o, units }: { line: HomeLine; units: Units }) {
       </div>
       <LandStrip line={o} />
       {o.problem === null && (
-        <dl className="grid grid-cols-[auto_auto_auto_1fr] content-start gap-x-2 gap-y-0.5">
+        <dl className="grid grid-cols-[auto_auto_auto_1fr] content-start gap-x-2.5 gap-y-0.5">
           <dt className="text-ink-3">out</dt>
           <dd className="font-semibold">{clock(o.seconds)} h</dd>
           <dt className="text-ink-3">air</dt>
