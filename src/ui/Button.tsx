@@ -15,7 +15,7 @@ const look = cva(
       },
       size: {
         usual: 'px-3 py-1.5 text-[13px]',
-        small: 'min-h-6 px-2 py-0.5 text-[12.5px]',
+        small: 'min-h-[24px] px-2 py-0.5 text-[12.5px]',
         large: 'px-5 py-2 text-[15px]',
       },
     },

@@ -28,7 +28,7 @@ export function Check({
         aria-label={label ?? (typeof children === 'string' ? children : undefined)}
         checked={checked}
         onCheckedChange={(c) => onChange(c === true)}
-        className="-m-[3px] flex h-6 w-6 shrink-0 cursor-pointer items-center justify-center"
+        className="-m-[3px] flex h-[24px] w-[24px] shrink-0 cursor-pointer items-center justify-center"
       >
         <span className="flex h-[18px] w-[18px] items-center justify-center rounded-[2px] border border-ink bg-sheet">
           <Checkbox.Indicator>

@@ -82,7 +82,7 @@ export function DataTable<T extends object>({
               const head = c.by ? (
                 <button
                   type="button"
-                  className="inline-flex min-h-6 cursor-pointer items-end gap-0.5 text-left hover:text-ink"
+                  className="inline-flex min-h-[24px] cursor-pointer items-end gap-0.5 text-left hover:text-ink"
                   onClick={h.column.getToggleSortingHandler()}
                 >
                   <span className={c.align === 'right' ? 'text-right' : ''}>{words}</span>

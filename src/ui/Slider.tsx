@@ -30,7 +30,7 @@ export function Slider({
       step={step}
       onValueChange={([v]) => onChange(v)}
       onValueCommit={([v]) => onRest?.(v)}
-      className="relative flex h-6 w-full min-w-0 touch-none items-center select-none"
+      className="relative flex h-[24px] w-full min-w-0 touch-none items-center select-none"
     >
       <Radix.Track className="relative h-[5px] grow border border-ink bg-sheet">
         <Radix.Range className="absolute h-full bg-ink" />
@@ -38,7 +38,7 @@ export function Slider({
       <Radix.Thumb
         aria-label={label}
         aria-valuetext={says}
-        className="flex h-6 w-6 cursor-ew-resize items-center justify-center rounded-full"
+        className="flex h-[24px] w-[24px] cursor-ew-resize items-center justify-center rounded-full"
       >
         <span className="h-4 w-4 rounded-full border-2 border-ink bg-paper" />
       </Radix.Thumb>

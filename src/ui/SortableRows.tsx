@@ -53,7 +53,7 @@ export function SortableRow({ id, label, children }: { id: string; label: string
           type="button"
           ref={setActivatorNodeRef}
           aria-label={label}
-          className="flex h-6 w-6 cursor-grab touch-none items-center justify-center text-ink-3 hover:text-ink"
+          className="flex h-[24px] w-[24px] cursor-grab touch-none items-center justify-center text-ink-3 hover:text-ink"
           {...attributes}
           {...listeners}
         >

@@ -128,7 +128,7 @@ export function ClosetView({ owned, units }: { owned: OwnedGarment[]; units: Uni
               );
             })}
           </nav>
-          <div className="min-w-0 overflow-x-auto" tabIndex={0} role="region" aria-label="Pieces of this zone">
+          <div className="relative min-w-0 overflow-x-auto" tabIndex={0} role="region" aria-label="Pieces of this zone">
             <GarmentTable
               owned={here}
               edited={drafts.byId}

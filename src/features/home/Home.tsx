@@ -147,7 +147,7 @@ function OutingRow({ line: o, units }: { line: HomeLine; units: Units }) {
         <div className="mt-1 flex items-center gap-3 text-[12px]">
           <Link
             href={`/outing/${o.id}`}
-            className="inline-flex min-h-6 items-center underline decoration-grid-2 underline-offset-2 hover:text-act"
+            className="inline-flex min-h-[24px] items-center underline decoration-grid-2 underline-offset-2 hover:text-act"
           >
             route and weather
           </Link>

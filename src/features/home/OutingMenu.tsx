@@ -41,7 +41,7 @@ export function OutingMenu({ id, name, route }: { id: string; name: string; rout
     <>
       <DropdownMenu.Root>
         <DropdownMenu.Trigger
-          className="inline-flex cursor-pointer items-center gap-1 min-h-6 rounded-[3px] px-1.5 text-ink-2 hover:bg-worn hover:text-ink"
+          className="inline-flex cursor-pointer items-center gap-1 min-h-[24px] rounded-[3px] px-1.5 text-ink-2 hover:bg-worn hover:text-ink"
           aria-label={`More to do with ${name}`}
         >
           <Ellipsis size={15} aria-hidden="true" /> more

@@ -42,7 +42,7 @@ export function LegTable({ outing, timeline, units, edit }: Props) {
     'No stop',
   ];
   return (
-    <section aria-label="Legs" className="min-w-0 overflow-x-auto" tabIndex={0}>
+    <section aria-label="Legs" className="relative min-w-0 overflow-x-auto" tabIndex={0}>
       <SortableRows ids={ids} onMove={(from, to) => edit(moveLeg(outing, from, to))}>
         <table className="w-full border-collapse text-left">
           <thead>
