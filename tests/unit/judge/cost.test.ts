@@ -1,0 +1,94 @@
+import { AVERAGE_PERSON } from '@/core/body/person';
+import {
+  addEnd,
+  addMoment,
+  checkWeights,
+  deciding,
+  noCost,
+  totalCost,
+  weighed,
+  type BodyCost,
+} from '@/core/judge/cost';
+import { noMoment, type Moment } from '@/core/judge/moment';
+
+/** A moment in which nothing is wrong; a test spoils one thing. One point is an hour of being clearly annoyed. */
+const fine: Moment = {
+  ...noMoment(),
+  timeS: 3600,
+  torsoC: 33,
+  heatWm2: 200,
+  torsoWet: 0.1,
+  coreC: 37.3,
+  fingersC: 28,
+  toesC: 27,
+  faceC: 20,
+  scalpC: 31,
+  limbsC: 28,
+};
+function anHourOf(over: Partial<Moment>, hours = 1): BodyCost {
+  const c = noCost();
+  addMoment(c, { ...fine, ...over }, AVERAGE_PERSON, hours);
+  return c;
+}
+
+test('an hour in which nothing is wrong costs nothing', () => expect(anHourOf({})).toEqual(noCost()));
+
+test.each<[string, Partial<Moment>, keyof BodyCost, number]>([
+  ['feeling 1.2 votes under −0.8', { sensation: -2 }, 'cold', 1],
+  ['arms 5 K under 19 °C', { limbsC: 14 }, 'cold', 0.5],
+  ['shivering at 60 W, of which 15 go unnoticed', { shiverW: 60 }, 'cold', 1],
+  ['torso 2 K under what is chilled through at 200 W/m²', { torsoC: 35.7 - 5.5 - 6.5 - 2 }, 'cold', 1],
+  ['feeling a vote over 1.2', { sensation: 2.2 }, 'heat', 1],
+  ['a core 0.3 K over 38.5 °C', { coreC: 38.8 }, 'heat', 1],
+  ['a torso wettedness of 0.65', { torsoWet: 0.65 }, 'wetSkin', 1],
+  ['180 g of water', { waterG: 180 }, 'wetLayers', 1],
+  ['360 g of water, squared', { waterG: 360 }, 'wetLayers', 4],
+  ['fingers 7 K under 24 °C', { fingersC: 17 }, 'extremities', 1],
+  ['fingers 2 K under 10 °C, near numb', { fingersC: 8 }, 'extremities', (16 / 7) ** 2 + 6],
+  ['toes 7 K under 24 °C weigh four fifths', { toesC: 17 }, 'extremities', 0.8],
+  ['a face 4 K under 12 °C', { faceC: 8 }, 'extremities', 1],
+  ['a face 1.2 K under 4 °C, near freezing', { faceC: 2.8 }, 'extremities', 2.3 ** 2 + 8],
+  ['a head 6 K under 20 °C', { scalpC: 14 }, 'extremities', 0.5],
+])('%s for an hour', (_, over, part, points) => {
+  const c = anHourOf(over);
+  expect(c[part]).toBeCloseTo(points, 6);
+  for (const other of Object.keys(c) as (keyof BodyCost)[]) if (other !== part) expect(c[other]).toBeCloseTo(0, 9);
+  expect(anHourOf(over, 0.25)[part]).toBeCloseTo(points / 4, 6);
+});
+
+test('the first ten minutes may feel cool: they count 0.15; heat and water count from the start', () => {
+  expect(anHourOf({ sensation: -2, timeS: 599 }).cold).toBeCloseTo(0.15, 9);
+  expect(anHourOf({ sensation: -2, timeS: 600 }).cold).toBeCloseTo(1, 9);
+  expect(anHourOf({ fingersC: 17, timeS: 0 }).extremities).toBeCloseTo(0.15, 9);
+  expect(anHourOf({ sensation: 2.2, timeS: 0 }).heat).toBeCloseTo(1, 9);
+});
+
+test('at the end: half a litre left in the clothes is a point; a stop that chills by 3.5 K is 0.4, by 7 K four times that', () => {
+  const end = (water: number, fall: number) => {
+    const c = noCost();
+    addEnd(c, water, fall);
+    return [c.wetLayers, c.afterChill];
+  };
+  expect(end(500, 0)).toEqual([1, 0]);
+  expect(end(-30, 0)).toEqual([0, 0]);
+  expect(end(0, 3.5)[1]).toBeCloseTo(0.4, 9);
+  expect(end(0, 7)[1]).toBeCloseTo(1.6, 9);
+});
+
+test('caution weighs cold, chill and fingers, and nothing else', () => {
+  const one: BodyCost = { cold: 1, heat: 1, wetSkin: 1, wetLayers: 1, afterChill: 1, extremities: 1 };
+  expect(weighed(one, { caution: 3, fuss: 2, weight: 2 })).toEqual({ ...one, cold: 3, afterChill: 3, extremities: 3 });
+});
+
+test('weights are 0.2 to 3', () => {
+  expect(checkWeights({ fuss: 0.2, weight: 3 })).toEqual({ caution: 1, fuss: 0.2, weight: 3 });
+  expect(() => checkWeights({ fuss: 0.19 })).toThrow('weight of fuss is 0.19; allowed: 0.2 to 3');
+  expect(() => checkWeights({ weight: 3.01 })).toThrow('weight of weight is 3.01');
+});
+
+test('the whole is the sum of its parts, and what decided is the largest', () => {
+  const c = { ...noCost(), cold: 1, heat: 2, wetSkin: 0.5, alarms: 5, changes: 0.3, mass: 0.2 };
+  expect(totalCost(c)).toBeCloseTo(9, 9);
+  expect(deciding(c)).toEqual({ part: 'alarms', share: 5 / 9 });
+  expect(deciding({ ...noCost(), alarms: 0, changes: 0, mass: 0 }).share).toBe(0);
+});

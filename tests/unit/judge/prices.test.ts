@@ -1,0 +1,53 @@
+import { alongPrice, cuePrice, cuesPrice, type CueWork } from '@/core/judge/prices';
+import type { Plan } from '@/core/kit/plan';
+import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
+
+/** The prices of docs/model.md (engineering values), worked by hand: what a change costs beside the cold of it. */
+const on = { halted: true, waiting: 0 };
+const moving = { halted: false, waiting: 0 };
+const cue = (over: Partial<CueWork>): CueWork => ({ pieces: 0, seconds: 0, halt: false, atS: 0, ...over });
+
+test.each([
+  ['nothing to do costs nothing', cue({}), moving, 0],
+  ['one piece in a minute', cue({ pieces: 1, seconds: 60 }), moving, 0.1 + 0.025 + 60 / 2400],
+  ['three pieces in two minutes', cue({ pieces: 3, seconds: 120 }), moving, 0.1 + 0.075 + 0.05],
+  ['a halt for it', cue({ pieces: 1, seconds: 90, halt: true }), moving, 0.125 + 90 / 2400 + 0.12 + 0.1],
+  ['no extra halt where one stands anyway', cue({ pieces: 1, seconds: 90, halt: true }), on, 0.125 + 90 / 2400],
+  [
+    'two who wait: half as much again of the halt',
+    cue({ pieces: 1, seconds: 90, halt: true }),
+    { halted: false, waiting: 2 },
+    0.125 + 90 / 2400 + 0.22 * 1.5,
+  ],
+  ['ten minutes at three quarters', cue({ pace: { share: 0.75, untilS: 600 } }), moving, 0.1 + 0.03 * 0.25 * 10],
+  ['ten minutes harder', cue({ pace: { share: 1.12, untilS: 600 } }), moving, 0.1 + 0.02 * 10],
+  ['to a sheltered spot', cue({ shelter: true }), moving, 0.1 + 0.15],
+])('%s', (_, work, place, points) => expect(cuePrice(work, place)).toBeCloseTo(points, 9));
+
+test('what is along costs by its mass and the hours, and a pair of warmers is used up', () => {
+  const [puffy] = garmentsOf('standby-puffy');
+  const [warmers] = garmentsOf('hand-warmers');
+  expect(alongPrice([puffy], 4)).toBeCloseTo((puffy.massG / 1000) * 0.035 * 4, 9);
+  expect(alongPrice([warmers], 2)).toBeCloseTo((warmers.massG / 1000) * 0.07 + 0.12, 9);
+  expect(alongPrice([], 10)).toBe(0);
+});
+
+test('the price of a plan is that of its cues; at a stop the halt is free, and taking off counts like putting on', () => {
+  const garments = new Map(garmentsOf('wind-shell', 'winter-boots', 'thin-tights').map((g) => [g.id, g]));
+  const day = dayOf([
+    aLeg({ sport: 'hike', minutes: 60 }),
+    aLeg({ sport: 'stand', minutes: 20, effort: { by: 'usual' } }),
+    aLeg({ sport: 'hike', minutes: 60 }),
+  ]);
+  const plan = (atS: number): Plan => ({
+    worn: ['thin-tights', 'winter-boots'],
+    carried: ['wind-shell'],
+    openings: {},
+    cues: [{ atS, actions: [{ do: 'takeOff', garment: 'thin-tights' }] }],
+  });
+  const price = (atS: number, waiting = 0) => cuesPrice(plan(atS), garments, day, waiting);
+  expect(price(30 * 60)).toBeGreaterThan(price(65 * 60) + 0.12);
+  expect(price(30 * 60, 4)).toBeGreaterThan(price(30 * 60));
+  expect(price(65 * 60, 4)).toBeCloseTo(price(65 * 60), 9);
+  expect(cuesPrice({ ...plan(0), cues: [] }, garments, day, 3)).toBe(0);
+});
