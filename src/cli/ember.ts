@@ -12,6 +12,9 @@ ember plan FILE.json       choose start kit, pack and cues from the garments giv
 ember catalogue            print the generic garment catalogue
 FILE may be - for standard input. Formats: docs/formats.md and schemas/.`;
 
+// Whoever reads only the beginning has what they wanted.
+process.stdout.on('error', (e: NodeJS.ErrnoException) => process.exit(e.code === 'EPIPE' ? 0 : 1));
+
 function readInput(path: string): { value: unknown; name: string } {
   const name = path === '-' ? 'standard input' : basename(path);
   if (path !== '-') {

@@ -115,6 +115,35 @@ test('an outing of ten thousand legs is refused', async ({ request }) => {
   expect((await request.delete(`/api/outings/${id}`)).ok()).toBe(true);
 });
 
+test('an outing that is saved as a file is taken back as it stands, and changes of it are checked', async ({
+  request,
+}) => {
+  const { id } = await (await bring(request, { fields: { name: 'There and back' } })).json();
+  const path = `/api/outings/${id}`;
+  const saved = await (await request.get(`${path}/export?as=json`)).json();
+  expect(saved.outing.name).toBe('There and back');
+  expect((await request.put(path, { data: saved.outing })).ok()).toBe(true);
+  expect(await (await request.get(`${path}/export?as=json`)).json()).toEqual(saved);
+  expect(await (await request.get(`${path}/export?as=gpx`)).text()).toContain('<trkpt');
+  expect((await request.get(`${path}/export?as=exe`)).status()).toBe(400);
+  for (const data of [
+    { name: '' },
+    { name: 'x'.repeat(121) },
+    { archived: 'yes' },
+    { deleted: true },
+    {},
+    { name: 'a', archived: true },
+  ])
+    expect((await request.patch(path, { data })).status()).toBe(400);
+  expect((await request.patch(path, { data: { deleted: false } })).status()).toBe(404);
+  expect((await request.delete(path)).ok()).toBe(true);
+  expect((await request.get(`${path}/export?as=json`)).status()).toBe(404);
+  expect((await request.put(path, { data: saved.outing })).status()).toBe(404);
+  expect((await request.patch(path, { data: { deleted: false } })).ok()).toBe(true);
+  expect(await (await request.get(`${path}/export?as=json`)).json()).toEqual(saved);
+  await request.delete(path);
+});
+
 test('two windows cannot silently overwrite each other', async ({ request }) => {
   const { id } = await (await bring(request, { fields: { name: 'Two windows' } })).json();
   const plan = { worn: [], carried: [], openings: {}, cues: [] };
