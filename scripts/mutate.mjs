@@ -11,7 +11,10 @@ import { ROOT } from './install.mjs';
  * the other tests.
  */
 const ROOMS = {
-  'src/core/judge': [['tests/unit/judge', 'tests/reference/practice'], ['tests/unit/questions']],
+  'src/core/judge': [
+    ['tests/unit/judge', 'tests/reference/practice', 'tests/reference/ireq'],
+    ['tests/unit/questions'],
+  ],
   'src/core/simulate': [['tests/unit/simulate'], ['tests/reference', 'tests/unit/judge'], ['tests/unit/questions']],
   'src/core/questions': [['tests/unit/questions']],
 };
