@@ -57,7 +57,7 @@ export function TextField<T extends FieldValues>({
   ...rest
 }: { name: Path<T>; label: string; hint?: string } & Omit<InputHTMLAttributes<HTMLInputElement>, 'name'>) {
   const id = useId();
-  const { register, getFieldState, formState } = useFormContext<T>();
+  const { register, getFieldState, getValues, formState } = useFormContext<T>();
   const error = getFieldState(name, formState).error?.message;
   return (
     <Labelled label={label} hint={hint} error={error} htmlFor={id}>
@@ -65,6 +65,8 @@ export function TextField<T extends FieldValues>({
         id={id}
         className="w-full"
         maxLength={maxLength}
+        // The server draws the page before the form is alive: what is stored stands there from the first moment.
+        defaultValue={getValues(name) as string}
         aria-invalid={!!error}
         aria-describedby={error ? `${id}-error` : undefined}
         {...rest}

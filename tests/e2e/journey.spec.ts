@@ -187,7 +187,9 @@ test('the closet: a new name keeps the editor on its piece, and unsaved edits ar
 }) => {
   await page.goto('/closet');
   const name = page.getByLabel('Name', { exact: true });
+  await page.waitForLoadState('networkidle');
   const first = await name.inputValue();
+  expect(first).not.toBe('');
   await name.fill('Zz, the first piece');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Zz, the first piece is saved.').first()).toBeVisible();
@@ -199,6 +201,7 @@ test('the closet: a new name keeps the editor on its piece, and unsaved edits ar
   await page.getByText('Not saved yet:').getByRole('button', { name: 'Zz, the first piece' }).click();
   await expect(page.getByLabel('Mass')).toHaveValue('133');
   await page.getByRole('button', { name: 'As it was' }).click();
+  await expect(name).toHaveValue('Zz, the first piece');
   await name.fill(first);
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText(`${first} is saved.`).first()).toBeVisible();
