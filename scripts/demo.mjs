@@ -40,7 +40,7 @@ function options(args) {
 const ABANDONED_MS = 5000;
 
 /** Keeps a second launcher away from a data folder. @returns what lets it go @throws Stop when another one has it */
-async function lockFolder(data) {
+export async function lockFolder(data) {
   const { default: lockfile } = await import('proper-lockfile');
   mkdirSync(data, { recursive: true });
   const held = {

@@ -187,3 +187,24 @@ test('a migration is applied once, in order, and refused when its file was chang
   running.child.kill('SIGTERM');
   await gone(running.child);
 });
+
+test('a second launcher on one folder is refused while the first lives, and let in after it was killed', async () => {
+  const folder = join(data, 'locked');
+  const program = `
+    const { lockFolder } = await import(${JSON.stringify(join(ROOT, 'scripts/demo.mjs'))});
+    try { await lockFolder(${JSON.stringify(folder)}); console.log('in'); setInterval(() => {}, 1000); }
+    catch (e) { console.log(e.message); }`;
+  const launch = () => {
+    const child = spawn(process.execPath, ['--input-type=module', '-e', program], { cwd: ROOT });
+    children.push(child);
+    const says = new Promise<string>((done) => child.stdout.once('data', (d: Buffer) => done(String(d).trim())));
+    return { child, says };
+  };
+  const first = launch();
+  expect(await first.says).toBe('in');
+  const second = launch();
+  expect(await second.says).toContain(`bin/demo is already running on ${folder}`);
+  first.child.kill('SIGKILL');
+  await gone(first.child);
+  expect(await launch().says).toBe('in');
+});
