@@ -25,7 +25,7 @@ export function Hint({ says, children }: { says: string; children: ReactElement 
 export function Term({ says, children }: { says: string; children: string }) {
   return (
     <Hint says={says}>
-      <button type="button" className="cursor-help underline decoration-dotted underline-offset-2">
+      <button type="button" className="min-h-[24px] cursor-help underline decoration-dotted underline-offset-2">
         {children}
       </button>
     </Hint>

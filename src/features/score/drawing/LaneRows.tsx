@@ -64,7 +64,7 @@ export function LaneRows(props: Props) {
                 <g
                   role="button"
                   tabIndex={0}
-                  aria-label={`${lane.garment.name}${w ? `, ${grams(w.waterG, 'metric')} of water` : ''}. Select to change it.`}
+                  aria-label={`${lane.garment.name}${w ? `, ${grams(w.waterG, units)} of water` : ''}. Select to change it.`}
                   onClick={() => onSelect(lane.garment.id)}
                   onFocus={() => onSelect(lane.garment.id)}
                   style={{ cursor: 'pointer', outlineOffset: -1 }}
