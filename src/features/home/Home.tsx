@@ -115,7 +115,7 @@ function OutingRow({ line: o, units }: { line: HomeLine; units: Units }) {
   return (
     <article className="grid grid-cols-[minmax(0,1fr)_168px_minmax(232px,max-content)] gap-x-6 border-b border-grid-2 py-3 max-[1000px]:grid-cols-1 max-[1000px]:gap-y-2">
       <div className="min-w-0">
-        <div className="flex items-baseline gap-2">
+        <div className="flex flex-wrap items-baseline gap-x-2">
           <h2 className="min-w-0 truncate">
             <Link
               href={`/outing/${o.id}/score`}
@@ -125,7 +125,7 @@ function OutingRow({ line: o, units }: { line: HomeLine; units: Units }) {
               {o.name}
             </Link>
           </h2>
-          <span className="shrink-0 text-ink-2">
+          <span className="text-ink-2">
             {SPORT[o.sport].label}, {day(o.startMs)} <b>{timeOfDay(o.startMs)}</b>
           </span>
         </div>

@@ -48,12 +48,12 @@ export function MomentPanel({ scored, garments, timeline, cursorS, row, units }:
   const into = Math.max(0, cursorS - timeline.legStartS[timeline.legs.indexOf(leg)]);
   return (
     <aside aria-label="The moment" className="flex flex-col gap-2">
-      <div className="flex items-center gap-3">
+      <div className="flex flex-wrap items-center gap-3">
         <span data-testid="moment-time" className="bg-ink px-2 py-1.5 text-[20px] leading-none font-bold text-white">
           {clock(cursorS)}
         </span>
-        <p className="leading-tight">
-          <b className="block truncate font-semibold">
+        <p className="min-w-0 flex-1 leading-tight">
+          <b className="block font-semibold break-words">
             {leg.name}, {Math.round(into / 60)} min in
           </b>
           {temperature(now.airC, units)}, wind on you {windSpeed(now.relativeWind, units)}, feels{' '}
@@ -61,7 +61,7 @@ export function MomentPanel({ scored, garments, timeline, cursorS, row, units }:
         </p>
       </div>
       <section>
-        <div className="flex items-center justify-between border-t border-ink pt-1.5 pb-1">
+        <div className="flex flex-wrap items-center justify-between gap-x-2 border-t border-ink pt-1.5 pb-1">
           <h2 className="font-semibold">Skin to air</h2>
           <Segments
             label="Zone of the section"
@@ -135,7 +135,7 @@ function CostBars({ cost, total }: { cost: CostParts; total: number }) {
       <h2 className="flex justify-between border-t border-ink pt-1.5 font-semibold">
         What it costs <span className="font-normal text-ink-3">{total.toFixed(2)} points</span>
       </h2>
-      <dl className="narrow mt-1 grid grid-cols-[auto_1fr_auto_1fr] items-center gap-x-1.5 gap-y-px text-[11.5px] whitespace-nowrap">
+      <dl className="narrow mt-1 grid grid-cols-[auto_1fr_auto_1fr] items-center gap-x-1.5 gap-y-px text-[11.5px]">
         {(Object.keys(cost) as (keyof CostParts)[]).map((k) => (
           <div key={k} className="contents">
             <dt className={k === decided.part ? 'font-semibold' : 'text-ink-2'}>{COST_WORDS[k]}</dt>

@@ -40,7 +40,10 @@ export function WishesPanel({ score, units }: { score: Score; units: Units }) {
         {SLIDERS.map(({ key, label, low, high }) => {
           const value = moving[key] ?? wishes.weights[key];
           return (
-            <div key={key} className="grid grid-cols-[64px_74px_minmax(0,1fr)_84px_44px] items-center gap-2">
+            <div
+              key={key}
+              className="grid grid-cols-[minmax(64px,max-content)_minmax(74px,max-content)_minmax(0,1fr)_minmax(84px,max-content)_minmax(44px,max-content)] items-center gap-2"
+            >
               <b className="font-semibold">{label}</b>
               <span className="text-right text-[12px] text-ink-3">{low}</span>
               <Slider
