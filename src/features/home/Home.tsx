@@ -116,7 +116,7 @@ function OutingRow({ line: o, units }: { line: HomeLine; units: Units }) {
     <article className="grid grid-cols-[minmax(0,1fr)_168px_minmax(232px,max-content)] gap-x-6 border-b border-grid-2 py-3 max-[1000px]:grid-cols-1 max-[1000px]:gap-y-2">
       <div className="min-w-0">
         <div className="flex flex-wrap items-baseline gap-x-2">
-          <h2 className="min-w-0 truncate">
+          <h2 className="min-w-0 break-words">
             <Link
               href={`/outing/${o.id}/score`}
               className="speak text-[20px] leading-tight font-semibold hover:text-act"
