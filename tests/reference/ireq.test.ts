@@ -31,6 +31,12 @@ test.each([
   expect(requiredInsulation(task(m, t, { walkMs: 0.3 }), 'neutral').ireqClo / clo).toBeWithin(0.8, 1.2);
 });
 
+test('work done outside the body is no heat: who pedals away 40 of 230 W/m² needs more on', () => {
+  const clo = (workWm2?: number) => requiredInsulation(task(230, -10, { workWm2 }), 'neutral').ireqClo;
+  expect(clo(40)).toBeGreaterThan(1.1 * clo());
+  expect(clo(0)).toBe(clo());
+});
+
 test('minimal asks for less than neutral, harder work for less, colder air and more wind for more', () => {
   for (const m of [90, 145, 230])
     for (const t of [0, -15, -35]) {
