@@ -18,6 +18,8 @@ const ROOMS = {
   'src/core/simulate': [['tests/unit/simulate'], ['tests/reference', 'tests/unit/judge'], ['tests/unit/questions']],
   'src/core/questions': [['tests/unit/questions']],
 };
+/** Runs code so that the engine compiles it well: its numbers are of no consequence. */
+const SPARED = ['rehearse.ts'];
 const BUDGET_S = Number(process.argv[2] ?? 1200);
 /** A mutant that hangs is a mutant that is noticed. */
 const PATIENCE_MS = 120_000;
@@ -86,7 +88,7 @@ async function noticed(room) {
 
 const files = Object.keys(ROOMS).flatMap((f) =>
   readdirSync(join(ROOT, f))
-    .filter((n) => n.endsWith('.ts'))
+    .filter((n) => n.endsWith('.ts') && !SPARED.includes(n))
     .map((n) => join(f, n)),
 );
 const all = shuffled(

@@ -1,0 +1,62 @@
+import { EXTREME, newExtremes, noteMoment } from '@/core/judge/extremes';
+import { noMoment, type Moment } from '@/core/judge/moment';
+import { coldTorso } from '@/core/judge/sensation';
+import { shareAbove } from '@/core/quantity/shareAbove';
+
+/** A moment in which nothing is wrong, an hour out. */
+const fine: Moment = {
+  ...noMoment(),
+  timeS: 3600,
+  torsoC: 33,
+  heatWm2: 200,
+  coreC: 37.3,
+  fingersC: 28,
+  toesC: 27,
+  faceC: 20,
+};
+/** Ten-minute moments, one after another. */
+function after(moments: Partial<Moment>[], { warmth = 0, debt = 0 } = {}) {
+  const w = newExtremes();
+  for (const m of moments) noteMoment(w, { ...fine, ...m }, warmth, debt, 1 / 6);
+  return (key: keyof typeof EXTREME) => w[EXTREME[key]];
+}
+
+test('the worst of each is kept, whatever comes after', () => {
+  const of = after([{ fingersC: 12, waterG: 90, coreC: 38.2 }, { toesC: 9, faceC: 3, coreC: 36.4 }, {}], { debt: 30 });
+  expect([of('fingersC'), of('toesC'), of('faceC'), of('waterG')]).toEqual([12, 9, 3, 90]);
+  expect([of('coreLowC'), of('coreHighC'), of('heatDebtWhM2')]).toEqual([36.4, 38.2, 30]);
+});
+
+test('the torso is held against what chills at that effort, shifted by how warm one runs', () => {
+  const margin = 33 - coldTorso(200);
+  expect(after([{}])('torsoMarginK')).toBeCloseTo(margin, 9);
+  expect(after([{}], { warmth: 1.5 })('torsoMarginK')).toBeCloseTo(margin + 1.5, 9);
+});
+
+test('minutes of shivering over 60 W are counted to where the line crosses it', () => {
+  expect(after([{ shiverW: 61 }, { shiverW: 61 }, { shiverW: 61 }])('shiverMinutes')).toBeCloseTo(20 + 10 / 61, 6);
+  expect(after([{ shiverW: 59 }, { shiverW: 59 }])('shiverMinutes')).toBe(0);
+  expect(after([{ shiverW: 120 }, { shiverW: 0 }])('shiverMinutes')).toBeCloseTo(5 + 5, 9);
+});
+
+test('minutes of feeling hot, over two votes, count after the first ten minutes only', () => {
+  expect(after([{ sensation: 2.5 }, { sensation: 2.5 }])('hotMinutes')).toBeCloseTo(10 + 10 * (0.5 / 2.5), 6);
+  expect(
+    after([
+      { sensation: 2.5, timeS: 599 },
+      { sensation: 2.5, timeS: 599 },
+    ])('hotMinutes'),
+  ).toBe(0);
+  expect(after([{ sensation: 1.9 }, { sensation: 1.9 }])('hotMinutes')).toBe(0);
+});
+
+test.each([
+  [0, 10, 5, 0.5],
+  [10, 0, 5, 0.5],
+  [0, 4, 5, 0],
+  [6, 9, 5, 1],
+  [5, 5, 5, 0],
+  [0, 8, 6, 0.25],
+])('a line from %d to %d spends its share above %d', (a, b, limit, share) =>
+  expect(shareAbove(a, b, limit)).toBeCloseTo(share, 9),
+);
