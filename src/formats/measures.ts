@@ -1,4 +1,7 @@
-import { cToFahrenheit, inchToMm } from '@/core/quantity/units';
+import { cToFahrenheit, inchToMm, kmhToMs, milesToM, mphToKmh, poundToKg } from '@/core/quantity/units';
+
+/** An ounce, g. */
+export const OUNCE_G = poundToKg(1000) / 16;
 
 export type Units = 'metric' | 'imperial';
 
@@ -29,7 +32,7 @@ export function minus(v: number, digits: number): string {
 }
 
 export function distance(m: number, units: Units, digits = 1): string {
-  return units === 'metric' ? `${(m / 1000).toFixed(digits)} km` : `${(m / 1609.344).toFixed(digits)} mi`;
+  return units === 'metric' ? `${(m / 1000).toFixed(digits)} km` : `${(m / milesToM(1)).toFixed(digits)} mi`;
 }
 
 export function height(m: number, units: Units): string {
@@ -37,16 +40,16 @@ export function height(m: number, units: Units): string {
 }
 
 export function windSpeed(ms: number, units: Units): string {
-  return units === 'metric' ? `${ms.toFixed(0)} m/s` : `${(ms * 2.236936).toFixed(0)} mph`;
+  return units === 'metric' ? `${ms.toFixed(0)} m/s` : `${fromWind(ms, units).toFixed(0)} mph`;
 }
 
 /** Water and small masses: grams, or ounces. */
 export function grams(g: number, units: Units): string {
-  return units === 'metric' ? `${minus(g, 0)} g` : `${minus(g / 28.349523, 1)} oz`;
+  return units === 'metric' ? `${minus(g, 0)} g` : `${minus(g / OUNCE_G, 1)} oz`;
 }
 
 export function kilograms(kg: number, units: Units): string {
-  return units === 'metric' ? `${kg.toFixed(1)} kg` : `${(kg / 0.45359237).toFixed(1)} lb`;
+  return units === 'metric' ? `${kg.toFixed(1)} kg` : `${(kg / poundToKg(1)).toFixed(1)} lb`;
 }
 
 /** Water that falls as the number a column shows, mm or in, and what stands at the head of that column. */
@@ -55,7 +58,7 @@ export const fall = (mm: number, units: Units): string =>
 export const fallUnit = (units: Units): string => (units === 'metric' ? 'mm' : 'in');
 
 /** m/s as the number a form shows, and back; and what stands at the head of the column. */
-const MPH = 2.236936;
+const MPH = 1 / kmhToMs(mphToKmh(1));
 export const windUnit = (units: Units): string => (units === 'imperial' ? 'mph' : 'm/s');
 export const fromWind = (ms: number, units: Units): number => (units === 'imperial' ? ms * MPH : ms);
 export const toWind = (shown: number, units: Units): number => (units === 'imperial' ? shown / MPH : shown);

@@ -1,5 +1,5 @@
 import { inchToMm, poundToKg } from '@/core/quantity/units';
-import type { Units } from './measures';
+import { OUNCE_G, type Units } from './measures';
 
 /** How a number kept in one unit is shown and typed in the athlete's. */
 export interface Turn {
@@ -12,7 +12,6 @@ export interface Turn {
 
 const times = (unit: string, factor: number): Turn => ({ unit, show: (v) => v * factor, keep: (v) => v / factor });
 
-const OUNCE_G = poundToKg(1000) / 16;
 const YARD_MM = 36 * inchToMm(1);
 const SQUARE_YARD_M2 = (YARD_MM / 1000) ** 2;
 

@@ -250,12 +250,16 @@ export async function moveOuting(athleteId: string, id: string, to: 'away' | 'ba
   return result.count === 1;
 }
 
-/** Another outing like one that is there, with its route and its plans. @returns its id, or null when there is no such outing */
-export async function copyOuting(athleteId: string, id: string, name: string): Promise<string | null> {
+/** Another outing like one that is there, with its route and its plans. @param named its name from that of the first @returns its id, or null when there is no such outing */
+export async function copyOuting(
+  athleteId: string,
+  id: string,
+  named: (name: string) => string,
+): Promise<string | null> {
   return atomically(async () => {
     const outing = await getOuting(athleteId, id);
     if (!outing) return null;
-    const copy = await createOuting(athleteId, { ...outing, name }, await routeOf(athleteId, id));
+    const copy = await createOuting(athleteId, { ...outing, name: named(outing.name) }, await routeOf(athleteId, id));
     await sql()`
       insert into plan (athlete_id, outing_id, name, content, created_at)
       select athlete_id, ${copy}, name, content, created_at from plan where outing_id = ${id} and athlete_id = ${athleteId}`;

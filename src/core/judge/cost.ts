@@ -3,7 +3,7 @@ import { within } from '@/core/quantity/range';
 import type { Series } from '@/core/simulate/series';
 import type { Metrics } from './metrics';
 import { coldTorso } from './sensation';
-import { LIMIT } from './limits';
+import { LIMIT, SETTLE_S } from './limits';
 import { momentOfRow, noMoment, type Moment } from './moment';
 import { PRICE } from './prices';
 import { alarms, weakness } from './extremes';
@@ -84,7 +84,7 @@ const SHIVER_POINT_W = 45;
  * that safety comes first. The first ten minutes may feel cool: right clothes do.
  */
 export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number): void {
-  const settle = m.timeS < 600 ? 0.15 : 1;
+  const settle = m.timeS < SETTLE_S ? 0.15 : 1;
   c.cold +=
     settle *
     hours *

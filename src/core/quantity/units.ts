@@ -24,6 +24,7 @@ export const mphToKmh = (v: number): number => v * 1.609344;
 export const kmhToMs = (v: number): number => v / 3.6;
 export const msToKmh = (v: number): number => v * 3.6;
 export const knotsToMs = (v: number): number => (v * 1852) / 3600;
+export const milesToM = (v: number): number => v * 1609.344;
 export const feetToM = (v: number): number => v * 0.3048;
 export const inchToMm = (v: number): number => v * 25.4;
 export const poundToKg = (v: number): number => v * 0.45359237;

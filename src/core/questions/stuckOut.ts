@@ -4,7 +4,7 @@ import { SITTING_WM2 } from '@/core/body/neutral';
 import { bodyArea } from '@/core/body/person';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { MAX_LAYERS } from '@/core/clothing/stack';
-import { atHalt } from '@/core/outing/conditions';
+import { SHIVERS_W } from '@/core/judge/limits';
 import { feelsLikeC } from '@/core/outing/feelsLike';
 import { msToKmh } from '@/core/quantity/units';
 import type { PlanInPlace } from './question';
@@ -62,7 +62,6 @@ type StuckQuestion = Pick<PlanInPlace, 'person' | 'closet' | 'timeline' | 'plan'
 const HOURS = [1, 2, 4, 12];
 const STEP_S = 60;
 const SAMPLE_S = 300;
-const SHIVERS_W = 60;
 /** Hands below this cannot work a zip or a stove; ISO 11079 puts loss of dexterity at 15, numbness near 8. */
 const USELESS_C = 10;
 /**
@@ -97,7 +96,7 @@ export function stuckOut(r: StuckQuestion): StuckOut {
       atS: stretch.startS,
       where: r.timeline.legs[stretch.leg].name,
       airC: stretch.airC,
-      feelsC: feelsLikeC(atHalt(stretch)),
+      feelsC: feelsLikeC(stillAt(r, stretch)),
       shiversH: base.shiversH,
       handsH: base.handsH,
       dangerH: base.dangerH,
@@ -147,6 +146,22 @@ function score(w: Waited): number {
 const FINGERS = zoneIndex('fingers');
 const TOES = zoneIndex('toes');
 
+/** Somebody sitting at a place, out of the sun: what is simulated there, and what its feels-like is told of. */
+const stillAt = (r: StuckQuestion, place: Stretch): Stretch => ({
+  ...place,
+  sport: 'sit',
+  metabolicW: Math.min(SITTING_WM2 * bodyArea(r.person), maximalMetabolicRate(r.person.vo2maxMl, r.person.massKg)),
+  externalW: 0,
+  pumping: 0,
+  speedMs: 0,
+  sunWm2: 0,
+  packOn: false,
+  packUnder: false,
+  wetting: null,
+  // Nobody makes wind while sitting: what is left is the true wind.
+  relativeWind: place.speedMs > 0 ? Math.max(0.15, Math.min(place.relativeWind, place.wind10)) : place.relativeWind,
+});
+
 /** Goes along to the place, then waits there in everything. */
 function wait(r: StuckQuestion, garments: Garment[], place: Stretch, extra?: string): Waited {
   const sim = new Simulator(r.person, garments);
@@ -156,22 +171,7 @@ function wait(r: StuckQuestion, garments: Garment[], place: Stretch, extra?: str
   if (before.length > 0) sim.run(before, plan, { stepS: STEP_S / 2, sampleS: 600 });
   sim.wearing.apply(everythingOn(sim, garments), place.airC);
   const startS = before.length > 0 ? before[before.length - 1].endS : 0;
-  const still: Stretch = {
-    ...place,
-    startS,
-    endS: startS + 12 * 3600,
-    sport: 'sit',
-    metabolicW: Math.min(SITTING_WM2 * bodyArea(r.person), maximalMetabolicRate(r.person.vo2maxMl, r.person.massKg)),
-    externalW: 0,
-    pumping: 0,
-    speedMs: 0,
-    sunWm2: 0,
-    packOn: false,
-    packUnder: false,
-    wetting: null,
-    // Nobody makes wind while sitting: what is left is the true wind.
-    relativeWind: place.speedMs > 0 ? Math.max(0.15, Math.min(place.relativeWind, place.wind10)) : place.relativeWind,
-  };
+  const still: Stretch = { ...stillAt(r, place), startS, endS: startS + 12 * 3600 };
   const s = sim.run([still], { worn: [], carried: [], openings: {}, cues: [] }, { stepS: STEP_S, sampleS: SAMPLE_S });
   return readWaiting(s, startS);
 }

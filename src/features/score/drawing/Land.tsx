@@ -3,8 +3,8 @@ import { feelsLikeC } from '@/core/outing/feelsLike';
 import { stretchAt } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import { clock, timeOfDay } from '@/formats/dates';
-import { height, minus, type Units } from '@/formats/measures';
-import { cToFahrenheit } from '@/core/quantity/units';
+import { fromWind, height, minus, type Units } from '@/formats/measures';
+import { cToFahrenheit, milesToM } from '@/core/quantity/units';
 import { C, effortColour } from '@/ui/draw/palette';
 import { areaPath, fit, linePath, runsOf, type Scale } from '@/ui/draw/scale';
 
@@ -41,10 +41,10 @@ export function Land({ timeline, startMs, x, y, cursorS, units }: Props) {
   };
   const now = stretchAt(timeline, cursorS);
   const temp = (c: number) => minus(units === 'metric' ? c : cToFahrenheit(c), 0);
-  const wind = (v: number) => (units === 'metric' ? v : v * 2.236936).toFixed(0);
+  const wind = (v: number) => fromWind(v, units).toFixed(0);
   const unitT = units === 'metric' ? '°C' : '°F';
   const unitV = units === 'metric' ? 'm/s' : 'mph';
-  const perKm = units === 'metric' ? 1000 : 1609.344;
+  const perKm = units === 'metric' ? 1000 : milesToM(1);
   const columns = weatherColumns(timeline, x);
   // The cursor's own tag takes the place of a tick it would cover.
   const tag = Math.min(x(timeline.endS) - 21, x(cursorS));

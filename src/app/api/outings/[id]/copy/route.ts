@@ -1,13 +1,12 @@
 import { NAME_LENGTH } from '@/core/clothing/garment';
-import { copyOuting, getOuting } from '@/store/outings';
+import { copyOuting } from '@/store/outings';
 import { checkId, door } from '@/app/api/door';
 
 /** Another outing like this one, with its route and plans. */
 export async function POST(request: Request, context: { params: Promise<{ id: string }> }): Promise<Response> {
   return door(request, async (athlete) => {
     const id = checkId((await context.params).id);
-    const outing = await getOuting(athlete.id, id);
-    const copy = outing && (await copyOuting(athlete.id, id, `${outing.name}, again`.slice(0, NAME_LENGTH)));
+    const copy = await copyOuting(athlete.id, id, (name) => `${name}, again`.slice(0, NAME_LENGTH));
     return copy ? { id: copy } : null;
   });
 }
