@@ -1,7 +1,9 @@
-// `npm run mutate [seconds]`: small wrong changes to the judge, the simulator and the questions, one at a time; each should make
-// a test fail. Prints a JSON line for each that lived and one for the whole. Bounded in time; the same choice every run.
+// `npm run mutate [seconds] [part of a path]`: small wrong changes to the judge, the simulator and the questions, one at a time in
+// a copy of the project; each should make a test fail. Prints a JSON line for each that lived and one for the whole, also when it
+// is stopped. Bounded in time; the same choice every run.
 import { spawn } from 'node:child_process';
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { availableParallelism, tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import ts from 'typescript';
 import { ROOT } from './install.mjs';
@@ -12,15 +14,19 @@ import { ROOT } from './install.mjs';
  */
 const ROOMS = {
   'src/core/judge': [
-    ['tests/unit/judge', 'tests/reference/practice', 'tests/reference/ireq'],
+    ['tests/unit/judge', 'tests/reference/practice.test.ts', 'tests/reference/ireq.test.ts'],
     ['tests/unit/questions'],
   ],
   'src/core/simulate': [['tests/unit/simulate'], ['tests/reference', 'tests/unit/judge'], ['tests/unit/questions']],
   'src/core/questions': [['tests/unit/questions']],
 };
+/** Plans whole outings; its turn comes last. */
+const SLOW = ['tests/unit/questions/reasons.test.ts'];
 /** Runs code so that the engine compiles it well: its numbers are of no consequence. */
 const SPARED = ['rehearse.ts'];
 const BUDGET_S = Number(process.argv[2] ?? 1200);
+const ONLY = process.argv[3];
+const TARGET = 0.8;
 /** A mutant that hangs is a mutant that is noticed. */
 const PATIENCE_MS = 120_000;
 
@@ -72,23 +78,57 @@ function shuffled(list, seed = 20270116) {
     .map(([, x]) => x);
 }
 
+/** Everything the tests read, beside the packages. */
+const NEEDED = ['src', 'tests', 'docs', 'schemas', 'scripts', 'jest.config.mjs', 'package.json', 'tsconfig.json'];
+
+/** A copy of the project to be wrong in, so that the project itself never is, however this ends. */
+function copyOfProject(n) {
+  const folder = mkdtempSync(join(tmpdir(), `ember-mutate-${n}-`));
+  for (const name of NEEDED) cpSync(join(ROOT, name), join(folder, name), { recursive: true });
+  symlinkSync(join(ROOT, 'node_modules'), join(folder, 'node_modules'));
+  return folder;
+}
+
+const running = new Set();
+
 /** Runs the tests until the first failure. @returns whether one failed */
-function fails(tests) {
+function fails(folder, tests) {
   return new Promise((done) => {
-    const args = ['node_modules/jest/bin/jest.js', '--bail', '--silent', '--maxWorkers=2', ...tests];
-    const child = spawn(process.execPath, args, { cwd: ROOT, stdio: 'ignore', timeout: PATIENCE_MS });
-    child.once('exit', (code) => done(code !== 0));
+    const args = ['node_modules/jest/bin/jest.js', '--bail', '--silent', '--runInBand', '--runTestsByPath', ...tests];
+    const child = spawn(process.execPath, args, { cwd: folder, stdio: 'ignore', timeout: PATIENCE_MS });
+    running.add(child);
+    child.once('exit', (code) => {
+      running.delete(child);
+      done(code !== 0);
+    });
   });
 }
 
-async function noticed(room) {
-  for (const tests of ROOMS[room]) if (await fails(tests)) return true;
+const testFiles = (path) =>
+  path.endsWith('.test.ts')
+    ? [path]
+    : readdirSync(join(ROOT, path))
+        .filter((n) => n.endsWith('.test.ts'))
+        .map((n) => join(path, n));
+
+/** The tests of a file in stages: those that import it by name, then the quick ones of its room, then the rest. */
+function stagesOf(file) {
+  const module = `@/${file.slice('src/'.length, -'.ts'.length)}'`;
+  const all = ROOMS[dirname(file)].map((stage) => stage.flatMap(testFiles));
+  const direct = all.flat().filter((t) => readFileSync(join(ROOT, t), 'utf8').includes(module) && !SLOW.includes(t));
+  const rest = all.map((stage) => stage.filter((t) => !direct.includes(t)));
+  return [direct, ...rest].filter((stage) => stage.length > 0);
+}
+
+/** @returns whether a test fails in the copy as it stands */
+async function noticed(folder, file) {
+  for (const tests of stagesOf(file)) if (await fails(folder, tests)) return true;
   return false;
 }
 
 const files = Object.keys(ROOMS).flatMap((f) =>
   readdirSync(join(ROOT, f))
-    .filter((n) => n.endsWith('.ts') && !SPARED.includes(n))
+    .filter((n) => n.endsWith('.ts') && !SPARED.includes(n) && (!ONLY || join(f, n).includes(ONLY)))
     .map((n) => join(f, n)),
 );
 const all = shuffled(
@@ -96,38 +136,48 @@ const all = shuffled(
     mutants(readFileSync(join(ROOT, file), 'utf8')).map(([from, to, by]) => ({ file, from, to, by })),
   ),
 );
-for (const room of Object.keys(ROOMS))
-  if (await noticed(room)) throw new Error(`the tests of ${room} fail before anything is changed`);
-const started = performance.now();
+const folders = Array.from({ length: Math.max(1, availableParallelism()) }, (_, n) => copyOfProject(n));
 let tried = 0;
 let killed = 0;
-let restore = () => {};
-for (const signal of ['SIGINT', 'SIGTERM'])
-  process.on(signal, () => {
-    restore();
-    process.exit(1);
-  });
-for (const { file, from, to, by } of all) {
-  if ((performance.now() - started) / 1000 > BUDGET_S) break;
-  const path = join(ROOT, file);
-  const text = readFileSync(path, 'utf8');
-  restore = () => writeFileSync(path, text);
-  writeFileSync(path, text.slice(0, from) + by + text.slice(to));
-  const dead = await noticed(dirname(file)).finally(restore);
-  tried++;
-  if (dead) killed++;
-  else {
-    const line = text.slice(0, from).split('\n').length;
-    console.log(JSON.stringify({ lived: `${file}:${line}`, was: text.slice(from, to), by }));
+let next = 0;
+let closed = false;
+
+/** The count so far, and nothing left behind. */
+function close() {
+  if (closed) return;
+  closed = true;
+  for (const child of running) child.kill('SIGKILL');
+  for (const folder of folders) rmSync(folder, { recursive: true, force: true });
+  const value = tried === 0 ? 0 : Math.round((1000 * killed) / tried) / 10;
+  console.log(JSON.stringify({ name: 'mutants killed', value, unit: '%', tried, of: all.length }));
+  process.exit(tried > 0 && killed / tried >= TARGET ? 0 : 1);
+}
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, close);
+
+/** Takes one mutant after another into its own copy until the time is over. */
+async function work(folder, started) {
+  while (next < all.length && (performance.now() - started) / 1000 < BUDGET_S) {
+    const { file, from, to, by } = all[next++];
+    const path = join(folder, file);
+    const text = readFileSync(join(ROOT, file), 'utf8');
+    writeFileSync(path, text.slice(0, from) + by + text.slice(to));
+    const dead = await noticed(folder, file);
+    if (closed) return;
+    writeFileSync(path, text);
+    tried++;
+    if (dead) killed++;
+    else {
+      const line = text.slice(0, from).split('\n').length;
+      console.log(JSON.stringify({ lived: `${file}:${line}`, was: text.slice(from, to), by }));
+    }
+    process.stderr.write(`\r${killed} of ${tried} killed `);
   }
 }
-console.log(
-  JSON.stringify({
-    name: 'mutants killed',
-    value: Math.round((1000 * killed) / tried) / 10,
-    unit: '%',
-    tried,
-    of: all.length,
-  }),
-);
-process.exitCode = killed / tried >= 0.8 ? 0 : 1;
+
+const rooms = Object.keys(ROOMS).filter((room) => files.some((f) => dirname(f) === room));
+for (const room of rooms)
+  if (await fails(folders[0], ROOMS[room].flat().flatMap(testFiles)))
+    throw new Error(`the tests of ${room} fail before anything is changed`);
+const started = performance.now();
+await Promise.all(folders.map((folder) => work(folder, started)));
+close();

@@ -24,8 +24,12 @@ export async function startApplication(mode, port, url) {
   };
   if (mode === 'dev')
     execa(process.execPath, ['scripts/worker.mjs', '--watch'], { cwd: ROOT, stdio: ['pipe', 'inherit', 'inherit'] });
-  const next = [process.execPath, 'node_modules/next/dist/bin/next', mode, '-H', '127.0.0.1', '-p', String(port)];
-  const [command, ...args] = hasSetpriv() ? ['setpriv', '--pdeathsig', 'SIGTERM', '--', ...next] : next;
+  const next =
+    mode === 'dev'
+      ? ['node_modules/next/dist/bin/next', 'dev', '-H', '127.0.0.1', '-p', String(port)]
+      : ['scripts/server.mjs', '--port', String(port)];
+  const server = [process.execPath, ...next];
+  const [command, ...args] = hasSetpriv() ? ['setpriv', '--pdeathsig', 'SIGTERM', '--', ...server] : server;
   const child = execa(command, args, {
     cwd: ROOT,
     env,

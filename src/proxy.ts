@@ -1,22 +1,23 @@
 import { NextResponse, type NextRequest } from 'next/server';
+import { LOOPBACK, refusalOf } from '@/app/gate';
 
-/** Security headers for every page, and no change of data from another site's page. */
+/** Names under which this application is asked for: loopback's, and what EMBER_HOSTS lists, by commas. */
+const HOSTS = [...LOOPBACK, ...(process.env.EMBER_HOSTS ?? '').split(',').filter((h) => h !== '')];
+
+/** What pages and answers may be used for by others: nothing. */
+const CLOSED = {
+  'x-content-type-options': 'nosniff',
+  'referrer-policy': 'same-origin',
+  'cross-origin-opener-policy': 'same-origin',
+  'cross-origin-resource-policy': 'same-origin',
+  'permissions-policy':
+    'camera=(), microphone=(), payment=(), usb=(), midi=(), display-capture=(), geolocation=(self), screen-wake-lock=(self)',
+};
+
+/** Security headers for every page, and nothing for another site's page. */
 export function proxy(request: NextRequest): NextResponse {
-  const origin = request.headers.get('origin');
-  if (
-    request.method !== 'GET' &&
-    request.method !== 'HEAD' &&
-    origin &&
-    new URL(origin).host !== request.headers.get('host')
-  )
-    return NextResponse.json(
-      {
-        problems: [
-          { where: 'Request', field: 'origin', value: origin.slice(0, 80), allowed: 'this application itself' },
-        ],
-      },
-      { status: 403 },
-    );
+  const refusal = refusalOf(request.method, request.nextUrl.pathname, request.headers, HOSTS);
+  if (refusal) return NextResponse.json({ problems: [refusal.problem] }, { status: refusal.status, headers: CLOSED });
   const nonce = btoa(crypto.randomUUID());
   const dev = process.env.NODE_ENV === 'development';
   const policy = [
@@ -37,8 +38,7 @@ export function proxy(request: NextRequest): NextResponse {
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
-  response.headers.set('x-content-type-options', 'nosniff');
-  response.headers.set('referrer-policy', 'same-origin');
+  for (const [name, value] of Object.entries(CLOSED)) response.headers.set(name, value);
   return response;
 }
 

@@ -3,6 +3,10 @@ import { format, isValid, parse } from 'date-fns';
 import { enGB } from 'date-fns/locale';
 import { refuse } from './problem';
 
+/** The years that are taken: an integer of seconds since 1970 holds them, and no outing lies outside. */
+export const FIRST_TIME_MS = 0;
+export const LAST_TIME_MS = Date.UTC(2096, 11, 31, 23, 59, 59);
+
 /** Moments are wall-clock milliseconds of the place: no zone is ever applied to them. */
 const at = (ms: number, pattern: string): string => format(new UTCDate(ms), pattern, { locale: enGB });
 
@@ -35,5 +39,7 @@ export function readLocalTime(value: string, file: string, line?: number): numbe
   const moment = parse(minutes.replace(' ', 'T'), "yyyy-MM-dd'T'HH:mm", new UTCDate(0));
   if (!whole || !isValid(moment))
     refuse(file, 'time', value || 'empty', 'local date and time such as 2027-01-16T08:00', line);
+  if (moment.getTime() < FIRST_TIME_MS || moment.getTime() > LAST_TIME_MS)
+    refuse(file, 'time', value, 'a time of the years 1970 to 2096', line);
   return moment.getTime();
 }

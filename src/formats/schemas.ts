@@ -11,6 +11,7 @@ import { WISH_RANGE } from '@/core/search/wishes';
 import { PACE_RANGE } from '@/core/kit/plan';
 import { LEG_RANGE, MAX_LEGS, SIDES } from '@/core/outing/leg';
 
+import { FIRST_TIME_MS, LAST_TIME_MS } from './dates';
 import { id, number, object, ranged, share, text } from './schemaParts';
 
 /**
@@ -118,24 +119,28 @@ const leg = object(
     wetting: { enum: WETTINGS },
     side: { enum: SIDES },
     air: legAir,
-    profileFrom: number(0, 100000),
-    profileTo: number(0, 100000),
+    profileFrom: { type: 'integer', minimum: 0, maximum: 100_000 },
+    profileTo: { type: 'integer', minimum: 0, maximum: 100_000 },
   },
   ['name', 'sport', 'minutes', 'distanceM', 'climbM', 'effort', 'shelter', 'packOn', 'noStopping'],
 );
 
-const forecastHour = object(
-  { timeMs: number(0, 4e12), ...ranged(FORECAST_RANGE), kind: { enum: PRECIPITATION_KINDS } },
-  ['timeMs', 'kind', ...Object.keys(FORECAST_RANGE)],
-);
+/** A wall-clock time, whole seconds, ms since 1970: the years that forms and files take. */
+const wallClock = { type: 'integer', minimum: FIRST_TIME_MS, maximum: LAST_TIME_MS, multipleOf: 1000 };
+
+const forecastHour = object({ timeMs: wallClock, ...ranged(FORECAST_RANGE), kind: { enum: PRECIPITATION_KINDS } }, [
+  'timeMs',
+  'kind',
+  ...Object.keys(FORECAST_RANGE),
+]);
 
 /** An outing as the application sends it back after editing; the route stays in the database. */
 export const outingSchema = object(
   {
     name: text,
     sport: { enum: SPORTS },
-    startMs: number(0, 4e12),
-    utcOffsetMin: number(-720, 840),
+    startMs: wallClock,
+    utcOffsetMin: { type: 'integer', minimum: -720, maximum: 840 },
     loadKg: number(0, 60),
     forecastEleM: number(-430, 8850),
     startEleM: number(-430, 8850),

@@ -2,7 +2,7 @@ import Ajv, { type ErrorObject, type ValidateFunction } from 'ajv';
 import addFormats from 'ajv-formats';
 import { parse as parseTolerant, printParseErrorCode, type ParseError } from 'jsonc-parser';
 import { NAME_LENGTH } from '@/core/clothing/garment';
-import { Refused, shown, type Problem } from './problem';
+import { refuse, Refused, shown, type Problem } from './problem';
 
 /** Stops at the first fault, whatever is sent; and finds all of them, for what is small enough to be somebody's form. */
 const first = addFormats(new Ajv({ allErrors: false, strict: false, verbose: true }));
@@ -18,6 +18,7 @@ const MOST_FAULTS = 12;
  * @param schema a constant: compiled once @throws Refused with every fault: the field's path, its value and what is allowed
  */
 export function validated<T>(schema: object, value: unknown, where: string): T {
+  checkWholesome(value, where);
   let check = compiled.get(schema);
   if (!check) {
     check = { first: first.compile(schema), all: all.compile(schema) };
@@ -30,6 +31,33 @@ export function validated<T>(schema: object, value: unknown, where: string): T {
   const found = check.all.errors ?? errors;
   const told = isOneOf(found) ? errors : found;
   throw new Refused(told.slice(0, MOST_FAULTS).map((e) => toProblem(e, where)));
+}
+
+/** Deeper than anything that is asked for. */
+const MOST_DEPTH = 64;
+/** Names that mean something to the language itself. */
+const NOT_NAMES = new Set(['__proto__', 'constructor', 'prototype']);
+
+/** Whether a text can be stored and shown: no NUL, no half of a character. */
+const isText = (s: string): boolean => !s.includes('\0') && !/\p{Surrogate}/u.test(s);
+
+/** What no schema says: how deep, and of which letters. Walks without recursion, however deep it is. @throws Refused */
+function checkWholesome(value: unknown, where: string): void {
+  const left: { value: unknown; field: string; depth: number }[] = [{ value, field: 'the whole', depth: 0 }];
+  for (let at = left.pop(); at; at = left.pop()) {
+    const { value: v, field, depth } = at;
+    if (typeof v === 'string' && !isText(v)) refuse(where, field, v, 'letters that can be shown');
+    if (typeof v !== 'object' || v === null) continue;
+    if (depth > MOST_DEPTH) refuse(where, field, 'nested', `at most ${MOST_DEPTH} levels`);
+    for (const key of Object.keys(v)) {
+      if (NOT_NAMES.has(key) || !isText(key)) refuse(where, field, key, 'another name');
+      left.push({
+        value: (v as Record<string, unknown>)[key],
+        field: depth === 0 ? key : `${field}.${key}`,
+        depth: depth + 1,
+      });
+    }
+  }
 }
 
 /** "One of" makes faults of every alternative; only the most telling is a help. */
@@ -153,9 +181,7 @@ export function parseJson(text: string, where: string): unknown {
   try {
     return JSON.parse(text);
   } catch {
-    const faults: ParseError[] = [];
-    parseTolerant(text, faults);
-    const fault = faults[0];
+    const fault = firstFault(text);
     const at = fault ? fault.offset : text.length;
     throw new Refused([
       {
@@ -167,6 +193,17 @@ export function parseJson(text: string, where: string): unknown {
       },
     ]);
   }
+}
+
+/** Where JSON breaks first; null where even that cannot be said, since it is nested too deep to follow. */
+function firstFault(text: string): ParseError | null {
+  const faults: ParseError[] = [];
+  try {
+    parseTolerant(text, faults);
+  } catch (e) {
+    if (!(e instanceof RangeError)) throw e;
+  }
+  return faults[0] ?? null;
 }
 
 /** `CloseBraceExpected` in words. */

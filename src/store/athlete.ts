@@ -8,6 +8,9 @@ export interface Athlete {
   units: 'metric' | 'imperial';
   person: Person;
   wishes: Wishes;
+  /** rise with every change */
+  version: number;
+  wishesVersion: number;
 }
 
 type Row = Record<string, number> & {
@@ -15,6 +18,8 @@ type Row = Record<string, number> & {
   name: string;
   units: 'metric' | 'imperial';
   floor_feels_c: number | null;
+  version: number;
+  wishes_version: number;
 };
 
 const KEYS = Object.keys(PERSON_FIELDS) as (keyof Person)[];
@@ -32,6 +37,8 @@ const toAthlete = (r: Row): Athlete => ({
     waiting: r.people_waiting,
     floorC: r.floor_feels_c,
   },
+  version: r.version,
+  wishesVersion: r.wishes_version,
 });
 
 /**
@@ -44,16 +51,26 @@ export async function currentAthlete(): Promise<Athlete> {
   return toAthlete(rows[0]);
 }
 
-export async function saveAthlete(id: string, a: Pick<Athlete, 'name' | 'units' | 'person'>): Promise<void> {
-  const { name, units, person } = a;
-  await sql()`update athlete set ${sql()({ name, units, ...personColumns(person) })} where id = ${id}`;
+/** Saves over a known version. @returns the new version, or null when it was changed elsewhere meanwhile */
+export async function saveAthlete(
+  id: string,
+  version: number,
+  { name, units, person }: Pick<Athlete, 'name' | 'units' | 'person'>,
+): Promise<number | null> {
+  const rows = await sql()<{ version: number }[]>`
+    update athlete set ${sql()({ name, units, ...personColumns(person) })}, version = version + 1
+    where id = ${id} and version = ${version} returning version`;
+  return rows[0]?.version ?? null;
 }
 
-export async function saveWishes(id: string, w: Wishes): Promise<void> {
-  await sql()`
+/** Saves over a known version. @returns the new version, or null when they were changed elsewhere meanwhile */
+export async function saveWishes(id: string, version: number, w: Wishes): Promise<number | null> {
+  const rows = await sql()<{ version: number }[]>`
     update athlete set caution = ${w.weights.caution}, fuss = ${w.weights.fuss}, carried_weight = ${w.weights.weight},
-      max_cues = ${w.maxCues}, people_waiting = ${w.waiting}, floor_feels_c = ${w.floorC}
-    where id = ${id}`;
+      max_cues = ${w.maxCues}, people_waiting = ${w.waiting}, floor_feels_c = ${w.floorC},
+      wishes_version = wishes_version + 1
+    where id = ${id} and wishes_version = ${version} returning wishes_version as version`;
+  return rows[0]?.version ?? null;
 }
 
 export async function createAthlete(name: string, person: Person): Promise<string> {

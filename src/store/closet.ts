@@ -6,9 +6,11 @@ export interface OwnedGarment {
   garment: Garment;
   catalogueId: string | null;
   dampGm2: number;
+  /** rises with every change */
+  version: number;
 }
 
-type Row = Record<string, unknown> & { catalogue_id: string | null; damp_gm2: number };
+type Row = Record<string, unknown> & { catalogue_id: string | null; damp_gm2: number; version: number };
 
 const KEYS = Object.keys(GARMENT_FIELDS) as (keyof Garment)[];
 /** Columns of a garment but its id, which the database gives. */
@@ -24,6 +26,7 @@ function toGarment(r: Row): Garment {
 const toOwned = (r: Row): OwnedGarment => ({
   catalogueId: r.catalogue_id,
   dampGm2: r.damp_gm2,
+  version: r.version,
   garment: toGarment(r),
 });
 
@@ -52,18 +55,24 @@ export async function addGarment(
   return rows[0].id;
 }
 
-/** @param dampGm2 left out: as damp as it was @returns false when the athlete owns no such garment */
+/** One garment the athlete owns, also one that was taken out; null when there is none. */
+export async function getGarment(athleteId: string, id: string): Promise<OwnedGarment | null> {
+  const rows = await sql()<Row[]>`select * from garment where id = ${id} and athlete_id = ${athleteId}`;
+  return rows.length === 1 ? toOwned(rows[0]) : null;
+}
+
+/** Saves over a known version. @returns the new version, or null when it is gone or was changed elsewhere meanwhile */
 export async function updateGarment(
   athleteId: string,
   id: string,
-  garment: Garment,
-  dampGm2?: number,
-): Promise<boolean> {
-  const damp = dampGm2 === undefined ? {} : { damp_gm2: dampGm2 };
-  const result = await sql()`
-    update garment set ${sql()({ ...toColumns(garment), ...damp } as never)}
-    where id = ${id} and athlete_id = ${athleteId}`;
-  return result.count === 1;
+  version: number,
+  { garment, dampGm2 }: Pick<OwnedGarment, 'garment' | 'dampGm2'>,
+): Promise<number | null> {
+  const rows = await sql()<{ version: number }[]>`
+    update garment set ${sql()({ ...toColumns(garment), damp_gm2: dampGm2 } as never)}, version = version + 1
+    where id = ${id} and athlete_id = ${athleteId} and version = ${version}
+    returning version`;
+  return rows[0]?.version ?? null;
 }
 
 /** Takes a garment out of the closet, or puts it back. @returns whether the athlete owns it */

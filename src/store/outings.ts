@@ -6,6 +6,8 @@ import { atomically, sql } from './db';
 
 export interface StoredOuting extends Outing {
   id: string;
+  /** rises with every change */
+  version: number;
 }
 
 /** One line of the list on the home screen. */
@@ -71,6 +73,7 @@ export async function getOuting(athleteId: string, id: string): Promise<StoredOu
       start_ele_m: number;
       albedo: number;
       profile: Profile | null;
+      version: number;
     }[]
   >`select *, start_local::text as start from outing where id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;
   if (!o) return null;
@@ -80,6 +83,7 @@ export async function getOuting(athleteId: string, id: string): Promise<StoredOu
   ]);
   return {
     id: o.id,
+    version: o.version,
     name: o.name,
     sport: o.sport,
     startMs: fromLocal(o.start),
@@ -105,7 +109,8 @@ export async function getOuting(athleteId: string, id: string): Promise<StoredOu
       airC: h.air_c,
       humidity: h.humidity,
       wind: h.wind_ms,
-      gust: h.gust_ms,
+      // Earlier versions took a gust below its wind.
+      gust: Math.max(h.gust_ms, h.wind_ms),
       fromDeg: h.from_deg,
       precipitationMmH: h.precipitation_mm_h,
       kind: h.kind,
@@ -166,20 +171,24 @@ export async function createOuting(athleteId: string, o: Outing, route: RoutePoi
   });
 }
 
-/** Replaces legs, forecast and head of an outing; its route stays. @returns false when there is no such outing */
-export async function updateOuting(athleteId: string, id: string, o: Outing): Promise<boolean> {
+/**
+ * Replaces legs, forecast and head of an outing over a known version; its route stays.
+ * @returns the new version, or null when it is gone or was changed elsewhere meanwhile
+ */
+export async function updateOuting(athleteId: string, id: string, version: number, o: Outing): Promise<number | null> {
   return atomically(async () => {
     const tx = sql();
-    const result = await tx`
+    const rows = await tx<{ version: number }[]>`
       update outing set name = ${o.name}, sport = ${o.sport}, start_local = ${toLocal(o.startMs)}::timestamp,
         utc_offset_min = ${o.utcOffsetMin}, load_kg = ${o.loadKg}, forecast_ele_m = ${o.forecastEleM},
-        start_ele_m = ${o.startEleM}, albedo = ${o.albedo}, updated_at = now()
-      where id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;
-    if (result.count !== 1) return false;
+        start_ele_m = ${o.startEleM}, albedo = ${o.albedo}, updated_at = now(), version = version + 1
+      where id = ${id} and athlete_id = ${athleteId} and deleted_at is null and version = ${version}
+      returning version`;
+    if (rows.length !== 1) return null;
     await tx`delete from outing_leg where outing_id = ${id}`;
     await tx`delete from forecast_hour where outing_id = ${id}`;
     await insertParts(id, o);
-    return true;
+    return rows[0].version;
   });
 }
 
@@ -202,9 +211,19 @@ async function insertParts(id: string, o: Outing): Promise<void> {
       detail: t.json(detailOf(l) as never),
     })),
   )}`;
-  for (const h of o.forecast)
-    await t`insert into forecast_hour values (${id}, ${toLocal(h.timeMs)}::timestamp, ${h.airC}, ${h.humidity}, ${h.wind},
-      ${h.gust}, ${h.fromDeg}, ${h.precipitationMmH}, ${h.kind}, ${h.cloud})`;
+  const hours = o.forecast.map((h) => ({
+    outing_id: id,
+    at_local: toLocal(h.timeMs),
+    air_c: h.airC,
+    humidity: h.humidity,
+    wind_ms: h.wind,
+    gust_ms: h.gust,
+    from_deg: h.fromDeg,
+    precipitation_mm_h: h.precipitationMmH,
+    kind: h.kind,
+    cloud: h.cloud,
+  }));
+  await t`insert into forecast_hour ${t(hours)}`;
 }
 
 const detailOf = (l: Leg) => ({
@@ -237,7 +256,7 @@ export async function restoreOuting(athleteId: string, id: string): Promise<bool
 
 export async function renameOuting(athleteId: string, id: string, name: string): Promise<boolean> {
   const result = await sql()`
-    update outing set name = ${name}, updated_at = now()
+    update outing set name = ${name}, updated_at = now(), version = version + 1
     where id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;
   return result.count === 1;
 }

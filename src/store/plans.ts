@@ -63,6 +63,11 @@ export async function savePlan(
   return rows.length === 1 ? toPlan(rows[0]) : null;
 }
 
+export async function getPlan(athleteId: string, id: string): Promise<StoredPlan | null> {
+  const rows = await sql()<Row[]>`select * from plan where id = ${id} and athlete_id = ${athleteId}`;
+  return rows.length === 1 ? toPlan(rows[0]) : null;
+}
+
 export async function deletePlan(athleteId: string, id: string): Promise<boolean> {
   const result = await sql()`delete from plan where id = ${id} and athlete_id = ${athleteId}`;
   return result.count === 1;

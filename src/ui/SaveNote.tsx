@@ -1,13 +1,22 @@
 'use client';
-import { SAVE_WORDS, type SaveState } from './autosave';
+import type { SaveState } from './outbox/useOutbox';
 
-/** Where an edit is: stored, on its way, or kept here. */
+const WORDS: Record<SaveState, string> = {
+  saved: 'Saved',
+  kept: 'Saving…',
+  sending: 'Saving…',
+  waiting: 'Kept here, not sent yet',
+  refused: 'Not saved',
+  changed: 'Changed in another window',
+};
+
+/** Where an edit is: stored, on its way, or kept on this machine. */
 export function SaveNote({ state, onAgain }: { state: SaveState; onAgain: () => void }) {
-  const bad = state === 'failed' || state === 'waiting';
+  const bad = state === 'refused' || state === 'waiting' || state === 'changed';
   return (
     <span role="status" data-testid="save-state" className={bad ? 'font-semibold text-act' : 'text-ink-3'}>
-      {SAVE_WORDS[state]}
-      {state === 'failed' && (
+      {WORDS[state]}
+      {(state === 'refused' || state === 'waiting') && (
         <button className="ml-1 cursor-pointer underline" onClick={onAgain}>
           try again
         </button>

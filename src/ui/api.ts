@@ -1,3 +1,4 @@
+import { v4 as uuid } from 'uuid';
 import type { Problem } from '@/formats/problem';
 
 /** What the server, or the way to it, would not do: with its reasons, for people. */
@@ -6,6 +7,8 @@ export class NotDone extends Error {
     readonly problems: Problem[],
     /** HTTP status; 0 where no answer came */
     readonly status: number,
+    /** all that the answer says */
+    readonly answer?: unknown,
   ) {
     super(problems.map((p) => `${p.field} ${p.value}`).join('; '));
   }
@@ -23,14 +26,45 @@ const unreached: Problem = {
   allowed: 'start bin/demo again; what you see here is kept in this window',
 };
 
+/** How often a request whose answer was not heard is sent again, and after how long at first, ms. */
+const TRIES = 4;
+const FIRST_RETRY_MS = 400;
+
 type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
 
-/** Asks the server; JSON or a form goes out, JSON comes back. @throws NotDone */
+/**
+ * Asks the server; JSON or a form goes out, JSON comes back. What changes something goes under a key by which the server does it
+ * once, and is sent again with it when no answer was heard: it may have been done.
+ * @throws NotDone
+ */
 export async function request<T>(method: Method, path: string, body?: unknown, also: RequestInit = {}): Promise<T> {
+  const key = method === 'GET' ? undefined : newKey();
+  for (let tries = 1; ; tries++) {
+    try {
+      return await ask<T>(method, path, { body, key, also });
+    } catch (e) {
+      if (!(e instanceof NotDone) || !e.mayPass || tries >= TRIES || also.signal?.aborted) throw e;
+      await new Promise((go) => setTimeout(go, FIRST_RETRY_MS * 2 ** (tries - 1)));
+    }
+  }
+}
+
+/** A key by which the server does a request once. Also where the page does not come over a secure way, as on a phone at home. */
+export const newKey = (): string => uuid();
+
+/** Asks once. @throws NotDone */
+export async function ask<T>(
+  method: Method,
+  path: string,
+  { body, key, also = {} }: { body?: unknown; key?: string; also?: RequestInit },
+): Promise<T> {
   const form = body instanceof FormData;
+  const headers: Record<string, string> = {};
+  if (!form && body !== undefined) headers['content-type'] = 'application/json';
+  if (key) headers['idempotency-key'] = key;
   const response = await fetch(path, {
     method,
-    headers: form || body === undefined ? undefined : { 'content-type': 'application/json' },
+    headers,
     body: body === undefined ? undefined : form ? body : JSON.stringify(body),
     ...also,
   }).catch(() => {
@@ -44,7 +78,7 @@ export async function request<T>(method: Method, path: string, body?: unknown, a
     value: String(response.status),
     allowed: 'a working server; look at the terminal that runs bin/demo',
   };
-  throw new NotDone(answer.problems ?? [strange], response.status);
+  throw new NotDone(answer.problems ?? [strange], response.status, answer);
 }
 
 /** The reasons of whatever went wrong. */

@@ -67,7 +67,7 @@ test('the score by keyboard alone: cursor, cues, help', async ({ page }) => {
   await expect(page.getByRole('dialog')).toHaveCount(0);
 });
 
-test('without the network the page stays, says that nothing is stored yet, and stores it when the network is back', async ({
+test('without the network the page stays, says that an edit is only kept here, and stores it when the network is back', async ({
   page,
   context,
 }) => {
@@ -81,7 +81,7 @@ test('without the network the page stays, says that nothing is stored yet, and s
     .first()
     .click();
   await page.getByRole('button', { name: 'Leave at home' }).click();
-  await expect(page.getByTestId('save-state')).toContainText('Not saved: no network');
+  await expect(page.getByTestId('save-state')).toContainText('Kept here, not sent yet');
   await context.setOffline(false);
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
 });

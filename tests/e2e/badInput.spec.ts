@@ -78,10 +78,13 @@ test('a 50 MB file is refused by its size', async ({ request }) => {
 });
 
 test('JSON endpoints refuse what they do not know, by field', async ({ request }) => {
-  const put = (path: string, data: unknown) => request.put(path, { data: data as object });
+  const put = (path: string, data: unknown) =>
+    request.put(path, { data: data as object, headers: { 'content-type': 'application/json' } });
   const bad = await put('/api/athlete', { name: 'x', units: 'metric', person: { massKg: 900 } });
   expect(bad.status()).toBe(400);
-  expect(await (await put('/api/athlete', '{"name": ')).text()).toContain('JSON');
+  expect(await (await put('/api/athlete', Buffer.from('{"name": '))).text()).toContain('JSON');
+  const plain = await request.put('/api/athlete', { data: '{}', headers: { 'content-type': 'text/plain' } });
+  expect([plain.status(), await plain.text()]).toEqual([400, expect.stringContaining('application/json')]);
   expect((await put('/api/outings/not-an-id', {})).status()).toBe(400);
   expect((await put('/api/outings/00000000-0000-4000-8000-000000000000', {})).status()).toBe(400);
   expect((await request.delete('/api/plans/00000000-0000-4000-8000-000000000000')).status()).toBe(404);
@@ -110,7 +113,9 @@ test('an outing of ten thousand legs is refused', async ({ request }) => {
     packOn: false,
     noStopping: false,
   };
-  const answer = await request.put(`/api/outings/${id}`, { data: { legs: Array.from({ length: 10000 }, () => leg) } });
+  const answer = await request.put(`/api/outings/${id}`, {
+    data: { outing: { legs: Array.from({ length: 10000 }, () => leg) }, version: 1 },
+  });
   expect(answer.status()).toBe(400);
   expect((await request.delete(`/api/outings/${id}`)).ok()).toBe(true);
 });
@@ -122,7 +127,9 @@ test('an outing that is saved as a file is taken back as it stands, and changes 
   const path = `/api/outings/${id}`;
   const saved = await (await request.get(`${path}/export?as=json`)).json();
   expect(saved.outing.name).toBe('There and back');
-  expect((await request.put(path, { data: saved.outing })).ok()).toBe(true);
+  const put = (version: number) => request.put(path, { data: { outing: saved.outing, version } });
+  expect(await (await put(1)).json()).toEqual({ version: 2 });
+  expect((await put(1)).status()).toBe(409);
   expect(await (await request.get(`${path}/export?as=json`)).json()).toEqual(saved);
   expect(await (await request.get(`${path}/export?as=gpx`)).text()).toContain('<trkpt');
   expect((await request.get(`${path}/export?as=exe`)).status()).toBe(400);
@@ -138,7 +145,7 @@ test('an outing that is saved as a file is taken back as it stands, and changes 
   expect((await request.patch(path, { data: { deleted: false } })).status()).toBe(404);
   expect((await request.delete(path)).ok()).toBe(true);
   expect((await request.get(`${path}/export?as=json`)).status()).toBe(404);
-  expect((await request.put(path, { data: saved.outing })).status()).toBe(404);
+  expect((await put(2)).status()).toBe(404);
   expect((await request.patch(path, { data: { deleted: false } })).ok()).toBe(true);
   expect(await (await request.get(`${path}/export?as=json`)).json()).toEqual(saved);
   await request.delete(path);
@@ -152,7 +159,8 @@ test('two windows cannot silently overwrite each other', async ({ request }) => 
   expect((await save(1)).ok()).toBe(true);
   const late = await save(1);
   expect(late.status()).toBe(409);
-  expect(await late.text()).toContain('changed or removed in another window');
+  expect(await late.text()).toContain('changed in another window');
+  expect((await late.json()).now).toEqual({ version: 2, value: { name: 'Plan A', plan } });
   await request.delete(`/api/outings/${id}`);
 });
 
@@ -210,4 +218,33 @@ test('a simulation that cannot be loaded says so, names the way out, and is whol
   await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 45_000 });
   await expect(page.getByText('reload the page')).toBeHidden();
   expect(errors).toEqual([]);
+});
+
+test('the same request sent twice with one key is done once; the key may not stand for another', async ({
+  request,
+}) => {
+  const key = '7d3c0000-0000-4000-8000-' + String(Date.now()).slice(-12);
+  const send = (name: string) =>
+    request.post('/api/garments', { data: { catalogueId: name }, headers: { 'idempotency-key': key } });
+  const [first, second] = await Promise.all([send('wind-shell'), send('wind-shell')]);
+  expect(await first.json()).toEqual(await second.json());
+  expect(await (await send('wind-shell')).json()).toEqual(await first.json());
+  expect((await send('thin-cap')).status()).toBe(422);
+  const { id } = await first.json();
+  expect((await request.patch(`/api/garments/${id}`, { data: { removed: true } })).ok()).toBe(true);
+  const bad = await request.post('/api/garments', { data: {}, headers: { 'idempotency-key': 'no key' } });
+  expect(bad.status()).toBe(400);
+});
+
+test('a garment, me and wishes are not overwritten from an older version, and a garment is changed whole', async ({
+  request,
+}) => {
+  const { id } = await (await request.post('/api/garments', { data: { catalogueId: 'wind-shell' } })).json();
+  const copy = await (await request.post('/api/garments', { data: { copyOf: id } })).json();
+  const now = await (await request.put(`/api/garments/${id}`, { data: { removed: true } })).json();
+  expect(JSON.stringify(now.problems)).toContain('garment');
+  for (const over of [{ version: 0 }, { version: 2 ** 31 }, { version: 1.5 }])
+    expect((await request.put('/api/athlete/wishes', { data: { wishes: {}, ...over } })).status()).toBe(400);
+  for (const made of [id, copy.id])
+    expect((await request.patch(`/api/garments/${made}`, { data: { removed: true } })).ok()).toBe(true);
 });

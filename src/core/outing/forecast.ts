@@ -31,7 +31,7 @@ export const FORECAST_RANGE = {
 /** What a forecast that does not say is taken to mean: gusts of so many times the wind, half the sky covered. */
 export const UNSAID = { gust: 1.5, cloud: 0.5 } as const;
 
-/** @throws OutOfRange naming the hour's field; hours must rise strictly */
+/** @throws OutOfRange naming the hour's field; hours must rise strictly, and no gust is less than its wind */
 export function checkForecast(hours: ForecastHour[]): ForecastHour[] {
   if (hours.length === 0) throw new OutOfRange('forecast', 'no hours', 'at least one hour');
   hours.forEach((h, i) => {
@@ -39,6 +39,8 @@ export function checkForecast(hours: ForecastHour[]): ForecastHour[] {
       const [low, high, unit] = FORECAST_RANGE[key];
       within(`forecast hour ${i + 1} ${key}`, h[key], low, high, unit);
     }
+    if (h.gust < h.wind - 1e-9)
+      throw new OutOfRange(`forecast hour ${i + 1} gust`, h.gust, `at least the wind, ${h.wind} m/s`);
     if (i > 0 && h.timeMs <= hours[i - 1].timeMs)
       throw new OutOfRange(`forecast hour ${i + 1} time`, 'not after the hour before', 'rising times, each once');
   });

@@ -1,4 +1,5 @@
 import { engineOf, type Person } from '@/core/body/person';
+import { checkConditions } from './conditions';
 import type { Sport } from '@/core/effort/sports';
 import { legsFromRoute, type Going } from './legsFromRoute';
 import type { ForecastHour } from './forecast';
@@ -54,10 +55,13 @@ export function outingFromRoute(input: FromRoute, person: Person): Outing {
   };
 }
 
-/** Legs, weather and route on one clock for one person. */
+/**
+ * Legs, weather and route on one clock for one person.
+ * @throws OutOfRange when a leg, an hour or the air that follows from them lies beyond what the integrator is believed for
+ */
 export function timelineOf(outing: Outing, person: Person): Timeline {
   const profile = outing.profile ?? undefined;
-  return buildTimeline({
+  const timeline = buildTimeline({
     legs: outing.legs,
     forecast: outing.forecast,
     startMs: outing.startMs,
@@ -71,4 +75,6 @@ export function timelineOf(outing: Outing, person: Person): Timeline {
     profile,
     albedo: outing.albedo,
   });
+  checkConditions(timeline.stretches);
+  return timeline;
 }

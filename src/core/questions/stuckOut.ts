@@ -1,12 +1,10 @@
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
-import { windChillC } from '@/core/atmosphere/windChill';
 import { SITTING_WM2 } from '@/core/body/neutral';
 import { bodyArea } from '@/core/body/person';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { MAX_LAYERS } from '@/core/clothing/stack';
 import { SHIVERS_W } from '@/core/judge/limits';
 import { feelsLikeC } from '@/core/outing/feelsLike';
-import { msToKmh } from '@/core/quantity/units';
 import type { PlanInPlace } from './question';
 import { fabricResistance, type Garment } from '@/core/clothing/garment';
 import { isIndoors } from '@/core/effort/sports';
@@ -79,7 +77,7 @@ const TIRES_H = 4;
  */
 export function stuckOut(r: StuckQuestion): StuckOut {
   const places = [
-    { place: 'worst' as const, stretch: worst(r.timeline) },
+    { place: 'worst' as const, stretch: worst(r) },
     { place: 'farthest' as const, stretch: farthest(r.timeline) },
   ];
   const along = new Set([...r.plan.worn, ...r.plan.carried]);
@@ -110,11 +108,12 @@ export function stuckOut(r: StuckQuestion): StuckOut {
   return { stuck, safety: safetyList(r, have) };
 }
 
-/** Where the air chills most, outdoors. */
-function worst(t: Timeline): Stretch {
+/** Where the air chills somebody who sits there most, outdoors; what falls counts as a few degrees more. */
+function worst(r: StuckQuestion): Stretch {
+  const t = r.timeline;
   const out = t.stretches.filter((s) => !isIndoors(s.sport));
   const list = out.length > 0 ? out : t.stretches;
-  const chill = (s: Stretch) => windChillC(s.airC, msToKmh(s.wind10)) - 2 * Math.min(3, s.precipitationMmH);
+  const chill = (s: Stretch) => feelsLikeC(stillAt(r, s)) - 2 * Math.min(3, s.precipitationMmH);
   return list.reduce((a, b) => (chill(b) < chill(a) ? b : a));
 }
 
@@ -158,8 +157,8 @@ const stillAt = (r: StuckQuestion, place: Stretch): Stretch => ({
   packOn: false,
   packUnder: false,
   wetting: null,
-  // Nobody makes wind while sitting: what is left is the true wind.
-  relativeWind: place.speedMs > 0 ? Math.max(0.15, Math.min(place.relativeWind, place.wind10)) : place.relativeWind,
+  // Nobody makes wind while sitting, and a tailwind one ran with blows again: what is met is the wind of standing there.
+  relativeWind: place.stillWind ?? place.relativeWind,
 });
 
 /** Goes along to the place, then waits there in everything. */

@@ -9,12 +9,12 @@ import { Header } from '@/features/shell/Header';
 import type { OwnedGarment } from '@/store/closet';
 import { problemsOf, request } from '@/ui/api';
 import { Button } from '@/ui/Button';
+import { useDrafts } from '@/ui/outbox/drafts';
 import { Problems } from '@/ui/Problems';
 import { useToasts } from '@/ui/toasts';
 import { CatalogueSheet } from './CatalogueSheet';
-import { useDrafts } from './drafts';
 import { GROUP_WORDS } from './garmentFigures';
-import { GarmentEditor } from './GarmentEditor';
+import { draftOf, GarmentEditor } from './GarmentEditor';
 import { GarmentTable } from './GarmentTable';
 
 /** The closet: zone by zone, skin out, with what matters drawn and measured. */
@@ -31,11 +31,11 @@ export function ClosetView({ owned, units }: { owned: OwnedGarment[]; units: Uni
   // The piece shown first is chosen like any other: a new name may not hand the editor to its neighbour in the list.
   if (selected && selected.garment.id !== chosen) setChosen(selected.garment.id);
   const damp = owned.filter((o) => o.dampGm2 > 0);
-  const edited = owned.filter((o) => drafts.byId[o.garment.id]);
+  const edited = owned.filter((o) => drafts.byName[draftOf(o.garment.id)]);
 
   const move = useMutation({
     mutationFn: ({ id, removed }: { id: string; removed: boolean }) =>
-      request('PUT', `/api/garments/${id}`, { removed }),
+      request('PATCH', `/api/garments/${id}`, { removed }),
     onSuccess: () => router.refresh(),
   });
   const add = useMutation({
@@ -59,7 +59,7 @@ export function ClosetView({ owned, units }: { owned: OwnedGarment[]; units: Uni
       { id: o.garment.id, removed: true },
       {
         onSuccess: () => {
-          drafts.drop(o.garment.id);
+          drafts.drop(draftOf(o.garment.id));
           say(`${o.garment.name} is out of the closet.`, () => move.mutate({ id: o.garment.id, removed: false }));
         },
       },
@@ -131,7 +131,7 @@ export function ClosetView({ owned, units }: { owned: OwnedGarment[]; units: Uni
           <div className="relative min-w-0 overflow-x-auto" tabIndex={0} role="region" aria-label="Pieces of this zone">
             <GarmentTable
               owned={here}
-              edited={drafts.byId}
+              edited={new Set(edited.map((o) => o.garment.id))}
               chosen={selected?.garment.id ?? null}
               onChoose={setChosen}
               units={units}

@@ -1,20 +1,26 @@
 'use client';
-import { useMutation } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useState } from 'react';
 import { FormProvider, useForm, useWatch, type DefaultValues, type UseFormReturn } from 'react-hook-form';
 import { FIBRES, type Fibre } from '@/core/clothing/fibres';
 import { GARMENT_FIELDS, GARMENT_RANGE, type Garment } from '@/core/clothing/garment';
 import type { Units } from '@/formats/measures';
 import { turnOf } from '@/formats/turns';
 import type { OwnedGarment } from '@/store/closet';
-import { problemsOf, request } from '@/ui/api';
 import { Button } from '@/ui/Button';
 import { NumberField, TextField } from '@/ui/fields';
+import { useFormDraft } from '@/ui/outbox/drafts';
+import { useOutbox } from '@/ui/outbox/useOutbox';
 import { Problems } from '@/ui/Problems';
+import { SaveNote } from '@/ui/SaveNote';
 import { Select } from '@/ui/Select';
 import { useToasts } from '@/ui/toasts';
 import { DryingChart } from './DryingChart';
-import { useDrafts, type Draft } from './drafts';
+
+/** A piece as it is being edited. */
+type Draft = Pick<OwnedGarment, 'garment' | 'dampGm2'>;
+
+/** The name under which what is typed of a piece is kept. */
+export const draftOf = (id: string): string => `garment ${id}`;
 
 type NumberKey = keyof typeof GARMENT_RANGE;
 
@@ -41,38 +47,39 @@ export function GarmentEditor({
 }) {
   const { id } = owned.garment;
   const say = useToasts((t) => t.say);
-  const drafts = useDrafts();
   const stored: Draft = { garment: owned.garment, dampGm2: owned.dampGm2 };
-  const draft = drafts.byId[id];
-  const form = useForm<Draft>({ defaultValues: (draft ?? stored) as DefaultValues<Draft>, mode: 'onChange' });
-  const { keep } = drafts;
-  useEffect(
-    () => form.subscribe({ formState: { values: true }, callback: ({ values }) => keep(id, values as Draft) }),
-    [form, id, keep],
-  );
-
-  const put = useMutation({
-    mutationFn: (d: Draft) => request('PUT', `/api/garments/${id}`, d),
-    onSuccess: (_, d) => {
-      drafts.drop(id);
-      form.reset(d as DefaultValues<Draft>);
-      say(`${d.garment.name} is saved.`, () => back.mutate(stored));
-      onStored();
-    },
+  const form = useForm<Draft>({ defaultValues: stored as DefaultValues<Draft>, mode: 'onChange' });
+  const { draft, drop } = useFormDraft(draftOf(id), form);
+  // What was saved by hand; it goes the way of all edits.
+  const [saved, setSaved] = useState<Draft | null>(null);
+  const take = (d: Draft) => form.reset(d as DefaultValues<Draft>);
+  const saving = useOutbox<Draft>({
+    thing: `garment ${id}`,
+    says: owned.garment.name,
+    path: `/api/garments/${id}`,
+    value: saved,
+    stored,
+    version: owned.version,
+    wrap: ({ garment, dampGm2 }) => ({ garment, dampGm2 }),
+    unwrap: (body) => body as unknown as Draft,
+    onStored: onStored,
+    onTaken: take,
   });
-  const back = useMutation({
-    mutationFn: (d: Draft) => request('PUT', `/api/garments/${id}`, d),
-    onSuccess: (_, d) => {
-      form.reset(d as DefaultValues<Draft>);
-      drafts.drop(id);
-      onStored();
-    },
-  });
+  const save = (d: Draft) => {
+    const before = stored;
+    take(d);
+    drop();
+    setSaved(d);
+    say(`${d.garment.name} is changed.`, () => {
+      take(before);
+      setSaved({ ...before });
+    });
+  };
 
   return (
     <FormProvider {...form}>
-      <form className="space-y-2" noValidate onSubmit={form.handleSubmit((d) => put.mutate(d))}>
-        {put.error && <Problems problems={problemsOf(put.error)} title="Not saved." />}
+      <form className="space-y-2" noValidate onSubmit={form.handleSubmit(save)}>
+        <Problems problems={saving.problems} title="Not saved." />
         <TextField<Draft>
           name="garment.name"
           label="Name"
@@ -101,14 +108,15 @@ export function GarmentEditor({
         </table>
         <Dries form={form} />
         <div className="sticky bottom-0 flex flex-wrap items-center gap-2 bg-paper py-2">
-          <Button kind="strong" type="submit" disabled={put.isPending}>
-            {put.isPending ? 'Saving…' : 'Save'}
+          <Button kind="strong" type="submit">
+            Save
           </Button>
+          {saving.state !== 'saved' && <SaveNote state={saving.state} onAgain={saving.saveNow} />}
           {draft && (
             <Button
               onClick={() => {
-                form.reset(stored as DefaultValues<Draft>);
-                drafts.drop(id);
+                take(stored);
+                drop();
               }}
             >
               As it was

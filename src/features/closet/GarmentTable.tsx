@@ -16,7 +16,8 @@ export function GarmentTable({
 }: {
   owned: OwnedGarment[];
   /** pieces with edits that are not stored, by id */
-  edited: Readonly<Record<string, unknown>>;
+  /** pieces with something typed that is not saved */
+  edited: ReadonlySet<string>;
   chosen: string | null;
   onChoose: (id: string) => void;
   units: Units;
@@ -39,7 +40,7 @@ export function GarmentTable({
           >
             {g.name}
           </button>
-          {edited[g.id] !== undefined && <span className="block text-[11px] font-semibold text-act">not saved</span>}
+          {edited.has(g.id) && <span className="block text-[11px] font-semibold text-act">not saved</span>}
         </>
       ),
     },

@@ -1,6 +1,6 @@
 'use client';
-import { useMutation } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { Controller, FormProvider, useForm, useFormContext, useWatch } from 'react-hook-form';
 import { bodyArea, PERSON_FIELDS, PERSON_RANGE, type Person } from '@/core/body/person';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
@@ -9,10 +9,12 @@ import { minus } from '@/formats/measures';
 import { turnOf } from '@/formats/turns';
 import { Header } from '@/features/shell/Header';
 import type { Athlete } from '@/store/athlete';
-import { problemsOf, request } from '@/ui/api';
 import { Button } from '@/ui/Button';
 import { NumberField, TextField } from '@/ui/fields';
+import { useFormDraft } from '@/ui/outbox/drafts';
+import { useOutbox } from '@/ui/outbox/useOutbox';
 import { Problems } from '@/ui/Problems';
+import { SaveNote } from '@/ui/SaveNote';
 import { Segments } from '@/ui/Segments';
 import { Slider } from '@/ui/Slider';
 import { useToasts } from '@/ui/toasts';
@@ -33,25 +35,40 @@ export function MeView({ athlete }: { athlete: Athlete }) {
     defaultValues: { name: athlete.name, units: athlete.units, person: athlete.person },
     mode: 'onChange',
   });
-  const save = useMutation({
-    mutationFn: (me: Form) => request('PUT', '/api/athlete', me),
-    onSuccess: (_, me) => {
-      const before = form.formState.defaultValues as Form;
-      form.reset(me);
-      say('Saved.', () => save.mutate(before));
-      router.refresh();
-    },
+  const stored: Form = { name: athlete.name, units: athlete.units, person: athlete.person };
+  const { draft, drop } = useFormDraft('me', form);
+  const [saved, setSaved] = useState<Form | null>(null);
+  const saving = useOutbox<Form>({
+    thing: 'me',
+    says: 'What is known of you',
+    path: '/api/athlete',
+    value: saved,
+    stored,
+    version: athlete.version,
+    wrap: ({ name, units, person }) => ({ name, units, person }),
+    unwrap: (body) => body as unknown as Form,
+    onStored: () => router.refresh(),
+    onTaken: (me) => form.reset(me),
   });
-  const changed = form.formState.isDirty;
+  const save = (me: Form) => {
+    const before = form.formState.defaultValues as Form;
+    form.reset(me);
+    drop();
+    setSaved(me);
+    say('Changed.', () => {
+      form.reset(before);
+      setSaved({ ...before });
+    });
+  };
 
   return (
     <>
       <Header screen="me" />
       <main className="mx-4 grid grid-cols-[minmax(0,580px)_minmax(0,1fr)] gap-12 pt-6 pb-8 max-[900px]:grid-cols-1 max-[900px]:gap-6">
         <FormProvider {...form}>
-          <form noValidate onSubmit={form.handleSubmit((me) => save.mutate(me))} className="min-w-0 space-y-5">
+          <form noValidate onSubmit={form.handleSubmit(save)} className="min-w-0 space-y-5">
             <h1 className="speak text-[28px] leading-tight font-semibold">It is personal.</h1>
-            {save.error && <Problems problems={problemsOf(save.error)} title="Not saved." />}
+            <Problems problems={saving.problems} title="Not saved." />
             <div className="grid grid-cols-[minmax(0,1fr)_auto] gap-4 max-[560px]:grid-cols-1">
               <TextField<Form> name="name" label="Name" required />
               <fieldset>
@@ -87,14 +104,23 @@ export function MeView({ athlete }: { athlete: Athlete }) {
               ))}
             </div>
             <div className="sticky bottom-0 flex items-center gap-3 bg-paper py-2">
-              <Button kind="strong" type="submit" size="large" disabled={save.isPending}>
-                {save.isPending ? 'Saving…' : 'Save'}
+              <Button kind="strong" type="submit" size="large">
+                Save
               </Button>
-              {changed && (
+              {draft ? (
                 <>
-                  <Button onClick={() => form.reset()}>As it was</Button>
-                  <span className="text-ink-2">Not saved yet.</span>
+                  <Button
+                    onClick={() => {
+                      form.reset();
+                      drop();
+                    }}
+                  >
+                    As it was
+                  </Button>
+                  <span className="text-ink-2">Kept here, not saved yet.</span>
                 </>
+              ) : (
+                <SaveNote state={saving.state} onAgain={saving.saveNow} />
               )}
             </div>
           </form>

@@ -1,13 +1,14 @@
 'use client';
 import { useMutation } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { Controller, FormProvider, useForm, useWatch } from 'react-hook-form';
 import { fahrenheitToC, feetToM, kmhToMs, mphToKmh, poundToKg } from '@/core/quantity/units';
 import type { Units } from '@/formats/measures';
 import { Header } from '@/features/shell/Header';
 import { problemsOf, request } from '@/ui/api';
 import { Button } from '@/ui/Button';
+import { useFormDraft } from '@/ui/outbox/drafts';
 import { Problems } from '@/ui/Problems';
 import { Segments } from '@/ui/Segments';
 import { warmUp } from '@/workers/client';
@@ -68,12 +69,18 @@ export function NewOuting({ units }: { units: Units }) {
       utcOffsetH: 1,
     },
   });
+  // An input of files shows what was chosen until it is made anew.
+  const [emptied, setEmptied] = useState(0);
+  const { draft, drop } = useFormDraft('new outing', form);
   const way = useWatch({ control: form.control, name: 'way' });
   // The planner comes next.
   useEffect(() => void warmUp(), []);
   const create = useMutation({
     mutationFn: (f: Form) => request<{ id: string }>('POST', '/api/outings', toFormData(f, units)),
-    onSuccess: ({ id }) => router.push(`/outing/${id}`),
+    onSuccess: ({ id }) => {
+      drop();
+      router.push(`/outing/${id}`);
+    },
   });
   const busy = create.isPending || create.isSuccess;
 
@@ -82,7 +89,12 @@ export function NewOuting({ units }: { units: Units }) {
       <Header screen="outing" />
       <main className="mx-4 grid grid-cols-[minmax(0,620px)_minmax(0,1fr)] gap-12 pt-6 pb-8 max-[900px]:grid-cols-1">
         <FormProvider {...form}>
-          <form onSubmit={form.handleSubmit((f) => create.mutate(f))} className="min-w-0 space-y-4" noValidate>
+          <form
+            key={emptied}
+            onSubmit={form.handleSubmit((f) => create.mutate(f))}
+            className="min-w-0 space-y-4"
+            noValidate
+          >
             <h1 className="speak text-[28px] leading-tight font-semibold">A day out: the way, and the air on it.</h1>
             {create.error && <Problems problems={problemsOf(create.error)} />}
             <Controller<Form, 'way'>
@@ -111,6 +123,18 @@ export function NewOuting({ units }: { units: Units }) {
             <Button kind="strong" type="submit" disabled={busy} size="large">
               {busy ? 'Reading…' : 'Take it in'}
             </Button>
+            {draft && !busy && (
+              <Button
+                kind="quiet"
+                onClick={() => {
+                  form.reset();
+                  drop();
+                  setEmptied((n) => n + 1);
+                }}
+              >
+                Start with an empty form
+              </Button>
+            )}
           </form>
         </FormProvider>
         <FormatHelp />

@@ -10,8 +10,8 @@ import { Select } from '@/ui/Select';
 /** The form as it is filled in: numbers in the athlete’s units. */
 export interface Form {
   way: 'route' | 'hand';
-  forecast: FileList | null;
-  route: FileList | null;
+  forecast: File[] | null;
+  route: File[] | null;
   useRecorded: boolean;
   airC: number | null;
   wind: number | null;
@@ -25,6 +25,14 @@ export interface Form {
   start: string;
   loadKg: number | null;
   utcOffsetH: number | null;
+}
+
+/** Puts files that were chosen before into an input that was made anew. */
+function showFiles(input: HTMLInputElement, files: File[] | null) {
+  if (!files || input.files?.length) return;
+  const all = new DataTransfer();
+  files.forEach((f) => all.items.add(f));
+  input.files = all.files;
 }
 
 export function FileField({
@@ -45,7 +53,7 @@ export function FileField({
   return (
     <Controller<Form, 'forecast' | 'route'>
       name={name}
-      rules={{ validate: (v) => missing === undefined || (v && (v as FileList).length > 0) || missing }}
+      rules={{ validate: (v) => missing === undefined || (v && v.length > 0) || missing }}
       render={({ field, fieldState }) => (
         <Labelled label={label} hint={hint} error={fieldState.error?.message} htmlFor={id}>
           <input
@@ -55,9 +63,12 @@ export function FileField({
             accept={accept}
             aria-invalid={!!fieldState.error}
             className="w-full rounded-[3px] border border-grid-2 bg-sheet px-2 py-1.5 file:mr-3 file:cursor-pointer file:rounded-[3px] file:border file:border-ink file:bg-paper file:px-2 file:py-0.5 file:font-semibold"
-            ref={field.ref}
+            ref={(input) => {
+              field.ref(input);
+              if (input) showFiles(input, field.value);
+            }}
             onBlur={field.onBlur}
-            onChange={(e) => field.onChange(e.target.files)}
+            onChange={(e) => field.onChange([...(e.target.files ?? [])])}
           />
         </Labelled>
       )}

@@ -9,13 +9,11 @@ import { timelineOf, type Outing } from '@/core/outing/outing';
 import type { Timeline } from '@/core/outing/timeline';
 import { OutOfRange } from '@/core/quantity/range';
 import { poundToKg } from '@/core/quantity/units';
-import { clock, day, localTimeText, readLocalTime, timeOfDay } from '@/formats/dates';
+import { clock, day, FIRST_TIME_MS, LAST_TIME_MS, localTimeText, readLocalTime, timeOfDay } from '@/formats/dates';
 import { temperature, windSpeed, type Units } from '@/formats/measures';
 import type { Problem } from '@/formats/problem';
 import { Header } from '@/features/shell/Header';
 import type { StoredOuting } from '@/store/outings';
-import { problemsOf, request } from '@/ui/api';
-import { useAutosave } from '@/ui/autosave';
 import { Button } from '@/ui/Button';
 import { useWidth } from '@/ui/draw/useWidth';
 import { createEdited, useEdited } from '@/ui/edited';
@@ -23,6 +21,7 @@ import { Input } from '@/ui/fields';
 import { Term } from '@/ui/Hint';
 import { NumberCell } from '@/ui/NumberCell';
 import { Problems } from '@/ui/Problems';
+import { useOutbox } from '@/ui/outbox/useOutbox';
 import { SaveNote } from '@/ui/SaveNote';
 import { warmUp } from '@/workers/client';
 import { coldOrWind } from './coldOrWind';
@@ -38,7 +37,6 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
   const router = useRouter();
   const [store] = useState(() => createEdited<Outing>(stored));
   const { value: outing, commit: edit, undo, redo, canUndo, canRedo } = useEdited(store);
-  const [kept, setKept] = useState<Outing>(stored);
   const [ref, width] = useWidth(FIRST_WIDTH);
   // The planner comes next.
   useEffect(() => void warmUp(), []);
@@ -57,15 +55,17 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
     }
   }, [outing, person]);
   // What cannot be laid out is not stored: the server would refuse it, and it says already why.
-  const saving = useAutosave<Outing, unknown>({
-    id: `outing ${stored.id}`,
+  const saving = useOutbox<Outing>({
+    thing: `outing ${stored.id}`,
+    says: outing.name,
+    path: `/api/outings/${stored.id}`,
     value: laid.timeline ? outing : null,
-    stored: kept,
-    save: (o, also) => request('PUT', `/api/outings/${stored.id}`, bodyOf(o), also),
-    onStored: (o) => {
-      setKept(o);
-      router.refresh();
-    },
+    stored,
+    version: stored.version,
+    wrap: (o) => ({ outing: bodyOf(o) }),
+    unwrap: (body) => ({ ...(body.outing as Outing), profile: stored.profile }),
+    onStored: () => router.refresh(),
+    onTaken: edit,
   });
   const { timeline } = laid;
 
@@ -76,7 +76,7 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
         outingId={stored.id}
         right={
           <>
-            <SaveNote state={saving.state} onAgain={saving.flush} />
+            <SaveNote state={saving.state} onAgain={saving.saveNow} />
             <Button kind="quiet" disabled={!canUndo} onClick={undo} title="Undo (Z)">
               Undo
             </Button>
@@ -87,7 +87,7 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
               kind="strong"
               disabled={!timeline}
               onClick={() => {
-                saving.flush();
+                saving.saveNow();
                 router.push(`/outing/${stored.id}/score`);
               }}
             >
@@ -107,7 +107,6 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
             title="These legs cannot be walked as they stand. They are not stored like this."
           />
         )}
-        {saving.error && <Problems problems={problemsOf(saving.error)} title="Not saved." />}
         {timeline && <LandProfile timeline={timeline} width={width} units={units} />}
         {outing.profile && outing.profile.notes.length > 0 && (
           <p className="mb-2 border-l-[3px] border-grid-2 pl-2 text-ink-2">{outing.profile.notes.join(' ')}</p>
@@ -128,7 +127,7 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
 
 /** What the server takes of an outing: all that can be edited. */
 const bodyOf = (o: Outing) =>
-  Object.fromEntries(Object.entries(o).filter(([k]) => k !== 'id' && k !== 'profile' && k !== 'archived'));
+  Object.fromEntries(Object.entries(o).filter(([k]) => k !== 'id' && k !== 'profile' && k !== 'version'));
 
 const MOST_LOAD_KG = 60;
 
@@ -154,8 +153,8 @@ function OutingHead({ outing, units, edit }: { outing: Outing; units: Units; edi
           type="datetime-local"
           className="px-1.5 py-1"
           value={localTimeText(outing.startMs)}
-          min="1970-01-01T00:00"
-          max="2096-12-31T23:59"
+          min={localTimeText(FIRST_TIME_MS)}
+          max={localTimeText(LAST_TIME_MS)}
           onChange={(e) => e.target.value && edit({ ...outing, startMs: readLocalTime(e.target.value, 'Outing') })}
         />
       </label>

@@ -2,6 +2,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { Tooltip } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
+import { OutboxSheets } from '@/ui/outbox/OutboxSheets';
 import { ToastList } from '@/ui/ToastList';
 
 /** What every page stands on: requests under way outlive the page that asked, hints, and words about what was done. */
@@ -12,6 +13,7 @@ export function Providers({ children }: { children: ReactNode }) {
       <Tooltip.Provider delayDuration={250}>
         {children}
         <ToastList />
+        <OutboxSheets />
       </Tooltip.Provider>
     </QueryClientProvider>
   );

@@ -1,8 +1,11 @@
-import { AVERAGE_PERSON } from '@/core/body/person';
+import { AVERAGE_PERSON, engineOf } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { zoneIndex, ZONE_COUNT } from '@/core/body/zones';
 import { readWaiting, stuckOut } from '@/core/questions/stuckOut';
 import type { Plan } from '@/core/kit/plan';
+import type { Shelter } from '@/core/atmosphere/windAtBody';
+import type { Leg } from '@/core/outing/leg';
+import { buildTimeline, type Timeline } from '@/core/outing/timeline';
 import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 
 const WORN = SKI_CLOSET.filter((g) => !['standby-puffy', 'warm-mitts', 'warm-hat'].includes(g.id)).map((g) => g.id);
@@ -42,6 +45,26 @@ test('one more piece from the closet is named when it helps, and never something
   expect(oneMore).not.toBeNull();
   expect(WORN).not.toContain(oneMore!.garment);
   expect(ask([], garmentsOf(...WORN)).stuck[0].oneMore).toBeNull();
+});
+
+test('who is stuck meets the wind of standing there: a tailwind one ran with blows again, shelter stays shelter', () => {
+  const hour = {
+    ...{ timeMs: 0, airC: -5, humidity: 0.7, wind: 6, gust: 6 },
+    ...{ fromDeg: 0, precipitationMmH: 0, kind: 'none' as const, cloud: 1 },
+  };
+  const place = { startMs: 0, utcOffsetMin: 0, loadKg: 0, forecastEleM: 0, startEleM: 0 };
+  const day = (...legs: Leg[]) => buildTimeline({ legs, forecast: [hour], engine: engineOf(AVERAGE_PERSON), ...place });
+  const run = (shelter: Shelter, name: string = shelter) =>
+    aLeg({ name, sport: 'run', minutes: 20, distanceM: 4000, shelter });
+  const feels = (t: Timeline) => ask([], [...CATALOGUE], t).stuck[0].feelsC;
+  const standing = feels(day(aLeg({ sport: 'stand', minutes: 20, effort: { by: 'usual' } })));
+  const ran = day(run('open'));
+  const withTheWind = { ...ran, stretches: ran.stretches.map((s) => ({ ...s, relativeWind: 0.3 })) };
+  expect(Math.abs(feels(ran) - standing)).toBeLessThan(0.01);
+  expect(Math.abs(feels(withTheWind) - standing)).toBeLessThan(0.01);
+  expect(feels(day(run('forest')))).toBeGreaterThan(standing + 2);
+  // The same wind over the trees and on the fell: it is the fell that chills.
+  expect(ask([], [...CATALOGUE], day(run('forest'), run('open'))).stuck[0].where).toBe('open');
 });
 
 test('the safety list says what is along, with the hours of warmers, and what no closet knows', () => {

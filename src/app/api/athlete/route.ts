@@ -1,29 +1,31 @@
-import { checkPerson, PERSON, type Person } from '@/core/body/person';
+import { checkPerson, PERSON } from '@/core/body/person';
 import { atDoor } from '@/formats/problem';
+import { text, VERSION } from '@/formats/schemaParts';
 import { validated } from '@/formats/validate';
-import { saveAthlete } from '@/store/athlete';
-import { door, readBody } from '@/app/api/door';
+import { currentAthlete, saveAthlete, type Athlete } from '@/store/athlete';
+import { Changed, door, readBody } from '@/app/api/door';
 
 const schema = {
   type: 'object',
   properties: {
-    name: { type: 'string', minLength: 1, maxLength: 120, 'x-field': { label: 'Name' } },
+    name: { ...text, 'x-field': { label: 'Name' } },
     units: { enum: ['metric', 'imperial'] },
     person: PERSON,
+    version: VERSION,
   },
-  required: ['name', 'units', 'person'],
+  required: ['name', 'units', 'person', 'version'],
   additionalProperties: false,
 };
 
+type Body = Pick<Athlete, 'name' | 'units' | 'person' | 'version'>;
+
 export async function PUT(request: Request): Promise<Response> {
   return door(request, async (athlete) => {
-    const body = validated<{ name: string; units: 'metric' | 'imperial'; person: Person }>(
-      schema,
-      await readBody(request),
-      'Me',
-    );
-    atDoor('Me', () => checkPerson(body.person));
-    await saveAthlete(athlete.id, body);
-    return { ok: true };
+    const { version, ...me } = validated<Body>(schema, await readBody(request), 'Me');
+    atDoor('Me', () => checkPerson(me.person));
+    const saved = await saveAthlete(athlete.id, version, me);
+    if (saved !== null) return { version: saved };
+    const { name, units, person, version: newest } = await currentAthlete();
+    throw new Changed('Me', version, { version: newest, value: { name, units, person } });
   });
 }

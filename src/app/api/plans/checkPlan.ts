@@ -1,14 +1,15 @@
 import type { Plan } from '@/core/kit/plan';
 import { refuse } from '@/formats/problem';
+import { text, VERSION } from '@/formats/schemaParts';
 import { planSchema } from '@/formats/schemas';
 import { listCloset } from '@/store/closet';
 
 export const planBody = {
   type: 'object',
   properties: {
-    name: { type: 'string', minLength: 1, maxLength: 120 },
+    name: text,
     plan: planSchema,
-    version: { type: 'integer', minimum: 1 },
+    version: VERSION,
   },
   required: ['name', 'plan'],
   additionalProperties: false,

@@ -11,9 +11,9 @@ import type { Problem } from '@/formats/problem';
 import type { OwnedGarment } from '@/store/closet';
 import type { StoredOuting } from '@/store/outings';
 import type { StoredPlan } from '@/store/plans';
-import { problemsOf, request } from '@/ui/api';
-import { useAutosave } from '@/ui/autosave';
+import { problemsOf } from '@/ui/api';
 import { createEdited, useEdited } from '@/ui/edited';
+import { useOutbox } from '@/ui/outbox/useOutbox';
 import { createSearch } from './search';
 import { leadDaysOf } from './useBehind';
 import { usePlans } from './usePlans';
@@ -28,16 +28,24 @@ export interface ScoreProps {
   closetIds: string[];
   plans: StoredPlan[];
   wishes: Wishes;
+  wishesVersion: number;
 }
 
 /** Everything behind the score: the plan with its steps, its simulation, the search, the stored plans and the wishes. */
-export function useScore({ outing, person, owned, closetIds, plans: first, wishes: storedWishes }: ScoreProps) {
+export function useScore({
+  outing,
+  person,
+  owned,
+  closetIds,
+  plans: first,
+  wishes: storedWishes,
+  wishesVersion,
+}: ScoreProps) {
   const [store] = useState(() => createEdited<Plan | null>(first[first.length - 1]?.plan ?? null));
   const [search] = useState(createSearch);
   const edited = useEdited(store);
   const { busy } = useStore(search);
   const [wishes, setWishes] = useState(storedWishes);
-  const [keptWishes, setKeptWishes] = useState(storedWishes);
   const setting = useSetting(outing, person, owned, closetIds, wishes);
   const timeline = useMemo(() => timelineOf(outing, person), [outing, person]);
   const garments = useMemo(() => new Map(owned.map((o) => [o.garment.id, o.garment])), [owned]);
@@ -49,13 +57,18 @@ export function useScore({ outing, person, owned, closetIds, plans: first, wishe
   const resting = edited.dragging || busy ? null : edited.value;
   const simulated = useSimulation(setting, plan, edited.dragging ? 'dragging' : 'at rest');
   const proposal = useProposal(setting, resting);
-  const kept = usePlans(outing.id, first, edited.value);
-  const wishing = useAutosave<Wishes, unknown>({
-    id: 'wishes',
+  const kept = usePlans(outing.id, first, edited.value, edited.commit);
+  useOutbox<Wishes>({
+    thing: 'wishes',
+    says: 'How you want it',
+    path: '/api/athlete/wishes',
     value: wishes,
-    stored: keptWishes,
-    save: (w, also) => request('PUT', '/api/athlete/wishes', w, also),
-    onStored: setKeptWishes,
+    stored: storedWishes,
+    version: wishesVersion,
+    wrap: (w) => ({ wishes: w }),
+    unwrap: (body) => body.wishes as Wishes,
+    onStored: () => {},
+    onTaken: setWishes,
   });
   useEffect(() => () => search.getState().cancel(), [search]);
 
@@ -86,7 +99,6 @@ export function useScore({ outing, person, owned, closetIds, plans: first, wishe
     ...(simulated.problem ? [simulated.problem] : []),
     ...(problem ? [problem] : []),
     ...(kept.error ? problemsOf(kept.error) : []),
-    ...(wishing.error ? problemsOf(wishing.error) : []),
   ];
   return {
     ...edited,

@@ -1,34 +1,42 @@
 import { checkGarment, GARMENT, type Garment } from '@/core/clothing/garment';
 import { atDoor } from '@/formats/problem';
+import { object, VERSION } from '@/formats/schemaParts';
 import { validated } from '@/formats/validate';
-import { moveGarment, updateGarment } from '@/store/closet';
-import { checkId, door, readBody } from '@/app/api/door';
+import { getGarment, moveGarment, updateGarment } from '@/store/closet';
+import { Changed, checkId, door, readBody } from '@/app/api/door';
 
 type Context = { params: Promise<{ id: string }> };
 
-const schema = {
-  type: 'object',
-  properties: {
-    garment: GARMENT,
-    dampGm2: { type: 'number', minimum: 0, maximum: 2000, description: 'g/m²', 'x-field': { label: 'Damp' } },
-    removed: { type: 'boolean' },
-  },
-  additionalProperties: false,
-  anyOf: [{ required: ['garment'] }, { required: ['removed'] }],
-};
+const DAMP = { type: 'number', minimum: 0, maximum: 2000, description: 'g/m²', 'x-field': { label: 'Damp' } };
+const whole = object({ garment: GARMENT, dampGm2: DAMP, version: VERSION }, ['garment', 'dampGm2', 'version']);
+const move = object({ removed: { type: 'boolean' } }, ['removed']);
 
-/** Changes a garment, its dampness, or takes it out of the closet and back. */
+interface Whole {
+  garment: Garment;
+  dampGm2: number;
+  version: number;
+}
+
+/** Changes a garment and how damp it is. */
 export async function PUT(request: Request, context: Context): Promise<Response> {
   return door(request, async (athlete) => {
     const id = checkId((await context.params).id);
-    const body = validated<{ garment?: Garment; dampGm2?: number; removed?: boolean }>(
-      schema,
-      await readBody(request),
-      'Closet',
-    );
-    if (body.removed !== undefined)
-      return (await moveGarment(athlete.id, id, body.removed ? 'out' : 'back')) ? { ok: true } : null;
-    const garment = atDoor('Closet', () => checkGarment(body.garment!));
-    return (await updateGarment(athlete.id, id, garment, body.dampGm2)) ? { ok: true } : null;
+    const { garment: sent, dampGm2, version } = validated<Whole>(whole, await readBody(request), 'Closet');
+    const garment = atDoor('Closet', () => checkGarment(sent));
+    const saved = await updateGarment(athlete.id, id, version, { garment, dampGm2 });
+    if (saved !== null) return { version: saved };
+    const now = await getGarment(athlete.id, id);
+    if (!now) return null;
+    const value = { garment: now.garment, dampGm2: now.dampGm2 };
+    throw new Changed('Closet', version, { version: now.version, value });
+  });
+}
+
+/** Takes a garment out of the closet, or puts it back. */
+export async function PATCH(request: Request, context: Context): Promise<Response> {
+  return door(request, async (athlete) => {
+    const id = checkId((await context.params).id);
+    const { removed } = validated<{ removed: boolean }>(move, await readBody(request), 'Closet');
+    return (await moveGarment(athlete.id, id, removed ? 'out' : 'back')) ? { ok: true } : null;
   });
 }

@@ -1,21 +1,34 @@
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import { atDoor } from '@/formats/problem';
+import { object, VERSION } from '@/formats/schemaParts';
 import { outingChangeSchema, outingSchema } from '@/formats/schemas';
 import { validated } from '@/formats/validate';
 import { deleteOuting, getOuting, moveOuting, renameOuting, restoreOuting, updateOuting } from '@/store/outings';
-import { checkId, door, readBody } from '@/app/api/door';
+import { Changed, checkId, door, readBody } from '@/app/api/door';
 
 type Context = { params: Promise<{ id: string }> };
+
+interface Body {
+  outing: Omit<Outing, 'profile'>;
+  version: number;
+}
+
+const whole = object({ outing: outingSchema, version: VERSION }, ['outing', 'version']);
 
 export async function PUT(request: Request, context: Context): Promise<Response> {
   return door(request, async (athlete) => {
     const id = checkId((await context.params).id);
-    const body = validated<Omit<Outing, 'profile'>>(outingSchema, await readBody(request), 'Outing');
+    const body = validated<Body>(whole, await readBody(request), 'Outing');
     const before = await getOuting(athlete.id, id);
     if (!before) return null;
-    const outing: Outing = { ...body, profile: before.profile };
+    const outing: Outing = { ...body.outing, profile: before.profile };
     atDoor('Outing', () => timelineOf(outing, athlete.person));
-    return (await updateOuting(athlete.id, id, outing)) ? { ok: true } : null;
+    const saved = await updateOuting(athlete.id, id, body.version, outing);
+    if (saved !== null) return { version: saved };
+    const now = await getOuting(athlete.id, id);
+    if (!now) return null;
+    const { id: _id, profile: _profile, version, ...value } = now;
+    throw new Changed('Outing', body.version, { version, value: { outing: value } });
   });
 }
 

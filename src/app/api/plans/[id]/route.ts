@@ -1,8 +1,7 @@
-import { NextResponse } from 'next/server';
 import type { Plan } from '@/core/kit/plan';
-import { deletePlan, savePlan } from '@/store/plans';
+import { deletePlan, getPlan, savePlan } from '@/store/plans';
 import { checkPlan, planChange } from '@/app/api/plans/checkPlan';
-import { checkId, door, readBody } from '@/app/api/door';
+import { Changed, checkId, door, readBody } from '@/app/api/door';
 import { validated } from '@/formats/validate';
 
 type Context = { params: Promise<{ id: string }> };
@@ -14,19 +13,9 @@ export async function PUT(request: Request, context: Context): Promise<Response>
     await checkPlan(athlete.id, body.plan);
     const saved = await savePlan(athlete.id, id, body.version, body.name, body.plan);
     if (saved) return saved;
-    return NextResponse.json(
-      {
-        problems: [
-          {
-            where: 'Plan',
-            field: 'version',
-            value: String(body.version),
-            allowed: 'the newest; this plan was changed or removed in another window. Reload to see it',
-          },
-        ],
-      },
-      { status: 409 },
-    );
+    const now = await getPlan(athlete.id, id);
+    if (!now) return null;
+    throw new Changed('Plan', body.version, { version: now.version, value: { name: now.name, plan: now.plan } });
   });
 }
 

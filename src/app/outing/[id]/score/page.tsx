@@ -15,6 +15,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   return (
     <ScoreView
       wishes={athlete.wishes}
+      wishesVersion={athlete.wishesVersion}
       key={id}
       outing={outing}
       person={athlete.person}

@@ -20,7 +20,7 @@ export async function GET(request: Request, context: Context): Promise<Response>
       return file(gpxOf(outing.name, route), 'application/gpx+xml', fileNameOf(outing.name, 'gpx'));
     }
     if (as !== 'json') refuse('Export', 'as', as, 'json, gpx');
-    const { id: _id, profile: _profile, ...plain } = outing;
+    const { id: _id, profile: _profile, version: _version, ...plain } = outing;
     const plans = (await listPlans(athlete.id, id)).map((p) => ({ name: p.name, plan: p.plan }));
     return file(JSON.stringify({ outing: plain, plans }, null, 1), 'application/json', fileNameOf(outing.name, 'json'));
   });
