@@ -138,6 +138,7 @@ export default tseslint.config(
         setTimeout: 'readonly',
         clearTimeout: 'readonly',
         fetch: 'readonly',
+        AbortSignal: 'readonly',
         setInterval: 'readonly',
         clearInterval: 'readonly',
         performance: 'readonly',

@@ -71,7 +71,7 @@ async function inBrowser() {
 async function firstLoad() {
   ensureBuild();
   const { freePort, startCluster } = await import('./cluster.mjs');
-  const { migrate } = await import('./migrate.mjs');
+  const { openDatabase } = await import('./roles.mjs');
   const { startApplication } = await import('./serve.mjs');
   const { loadDemoInto } = await import('./demo.mjs');
   const { firstLoadKb } = await import('./firstLoad.mjs');
@@ -79,9 +79,9 @@ async function firstLoad() {
   chmodSync(data, 0o755);
   const cluster = await startCluster(ensurePostgres(), data);
   try {
-    await migrate(cluster.url);
-    await loadDemoInto(cluster.url, 'if empty');
-    const app = await startApplication('start', await freePort(), cluster.url);
+    const { owner, app: url } = await openDatabase(cluster.url);
+    await loadDemoInto(owner, 'if empty');
+    const app = await startApplication('start', await freePort(), { url });
     const home = await (await fetch(app.address)).text();
     const [score] = /\/outing\/[0-9a-f-]+\/score/.exec(home);
     const value = Math.round(await firstLoadKb(app.address + score));

@@ -2,7 +2,7 @@
 import { createInterface } from 'node:readline/promises';
 import { createRequire } from 'node:module';
 import { join, resolve } from 'node:path';
-import { mkdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { bundle } from './bundle.mjs';
 import { ensureBuild, ensurePackages, ensurePostgres, ROOT, say, Stop } from './install.mjs';
@@ -36,28 +36,6 @@ function options(args) {
   return { ...values, port, data: resolve(values.data) };
 }
 
-/** A lock nobody renews is taken for abandoned after so long, ms: its launcher was killed. */
-const ABANDONED_MS = 5000;
-
-/** Keeps a second launcher away from a data folder. @returns what lets it go @throws Stop when another one has it */
-export async function lockFolder(data) {
-  const { default: lockfile } = await import('proper-lockfile');
-  mkdirSync(data, { recursive: true });
-  const held = {
-    lockfilePath: join(data, 'launcher.lock'),
-    stale: ABANDONED_MS,
-    update: ABANDONED_MS / 2,
-    retries: { retries: 7, minTimeout: 1000, maxTimeout: 1000, factor: 1 },
-    // A machine that slept past the limit comes back to its own lock: nobody else took it, or the next start says so.
-    onCompromised: (e) => say(`the lock of ${data} was lost: ${e.message}`),
-  };
-  const release = await lockfile.lock(data, held).catch((e) => {
-    if (e.code !== 'ELOCKED') throw e;
-    throw new Stop(`bin/demo is already running on ${data}; stop that one, or choose another folder with --data`);
-  });
-  return { stop: () => release().catch(() => {}) };
-}
-
 function fail(text, code = 2) {
   process.stderr.write(`${text}\n`);
   process.exit(code);
@@ -73,6 +51,21 @@ export async function loadDemoInto(url, how) {
   globalThis.emberSql = undefined;
   process.env.DATABASE_URL = before ?? '';
   return loaded;
+}
+
+/** What the disk has against it, in a sentence; null for anything else. */
+function wordsFor(e, data) {
+  const where = e.path ?? data;
+  return (
+    {
+      EROFS: `${where} lies on a disk that can only be read; choose another folder with --data`,
+      ENOSPC: `the disk is full: nothing can be written to ${where}. Make room and start again; nothing that was stored is lost`,
+      EDQUOT: `your share of the disk is full: nothing can be written to ${where}. Make room and start again`,
+      EACCES: `${where} may not be written by this user; choose another folder with --data, or change its owner`,
+      EPERM: `${where} may not be changed by this user; choose another folder with --data, or change its owner`,
+      ENOTDIR: `${where} is no folder; choose another one with --data`,
+    }[e.code] ?? null
+  );
 }
 
 async function main() {
@@ -100,24 +93,35 @@ async function main() {
     ensurePackages();
     const { startApplication, ensurePortFree } = await import('./serve.mjs');
     const { startCluster } = await import('./cluster.mjs');
+    const { lockFolder } = await import('./lock.mjs');
+    const { openDatabase } = await import('./roles.mjs');
+    const { keepRunning, watchHealth } = await import('./supervise.mjs');
+    const { turnOver } = await import('./logs.mjs');
     await ensurePortFree(o.port);
     started.push(await lockFolder(o.data));
+    const logs = ['ember.log', 'postgres.log'].map((n) => join(o.data, n));
+    logs.forEach(turnOver);
     const bin = ensurePostgres();
-    const cluster = await startCluster(bin, o.data);
-    started.push(cluster);
-    const { migrate } = await import('./migrate.mjs');
-    const applied = await migrate(cluster.url);
+    const first = await startCluster(bin, o.data);
+    // At the same port again: the application goes on with the address it has.
+    const database = keepRunning('database', () => startCluster(bin, o.data, { port: first.port }), first);
+    started.push(database);
+    const { owner, app: url, applied } = await openDatabase(first.url);
     if (applied.length > 0) say(`applied ${applied.join(', ')}`);
-    if (await loadDemoInto(cluster.url, o.reset ? 'anew' : 'if empty')) say('loaded the Tarnholt demo data');
+    if (await loadDemoInto(owner, o.reset ? 'anew' : 'if empty')) say('loaded the Tarnholt demo data');
     if (!o.dev) ensureBuild();
-    const app = await startApplication(o.dev ? 'dev' : 'start', o.port, cluster.url);
+    const startIt = () => startApplication(o.dev ? 'dev' : 'start', o.port, { url, log: logs[0] });
+    const app = keepRunning('application', startIt, await startIt());
     started.push(app);
-    say(`Lofted Ember is at ${app.address}  (Ctrl-C stops it; your data stays in ${o.data})`);
-    const what = await Promise.race([app.ended.then(() => 'application'), cluster.ended.then(() => 'database')]);
-    if (!stopping) say(`the ${what} ended; start again, nothing that was stored is lost`);
-    await stopAll(stopping ? 0 : 1);
+    const { address } = app.now();
+    say(`Lofted Ember is at ${address}  (Ctrl-C stops it; your data stays in ${o.data})`);
+    await Promise.race([
+      app.failed,
+      database.failed,
+      watchHealth(address, app, database, () => logs.forEach(turnOver)),
+    ]);
   } catch (e) {
-    process.stderr.write(`ember: ${e instanceof Stop ? e.message : e.stack}\n`);
+    process.stderr.write(`ember: ${e instanceof Stop ? e.message : (wordsFor(e, o.data) ?? e.stack)}\n`);
     await stopAll(1);
   }
 }

@@ -42,12 +42,12 @@ try {
   ensureBuild();
   chmodSync(data, 0o755);
   cluster = await startCluster(bin, data);
-  const { migrate } = await import('./migrate.mjs');
+  const { openDatabase } = await import('./roles.mjs');
   const { startApplication } = await import('./serve.mjs');
   const { loadDemoInto } = await import('./demo.mjs');
-  await migrate(cluster.url);
-  await loadDemoInto(cluster.url, 'if empty');
-  app = await startApplication('start', await freePort(), cluster.url);
+  const { owner, app: url } = await openDatabase(cluster.url);
+  await loadDemoInto(owner, 'if empty');
+  app = await startApplication('start', await freePort(), { url });
   const file = join(ROOT, 'build', 'playwright.json');
   rmSync(file, { force: true });
   const status = run(node, ['node_modules/@playwright/test/cli.js', 'test'], {

@@ -1,7 +1,7 @@
 /** @jest-environment node */
 import { createHash } from 'node:crypto';
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
-import { cpSync, mkdirSync, mkdtempSync, rmSync, writeFileSync, chmodSync, readFileSync } from 'node:fs';
+import { cpSync, mkdirSync, mkdtempSync, renameSync, rmSync, writeFileSync, chmodSync, readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import postgres from 'postgres';
 
@@ -33,20 +33,20 @@ interface Running {
 }
 
 /** Starts the cluster the way bin/demo does (start, migrate, load the demo) and keeps it until killed. */
-function start(): Promise<Running> {
+function start(folder = data): Promise<Running> {
   const program = `
     const { startCluster } = await import(${JSON.stringify(join(ROOT, 'scripts/cluster.mjs'))});
     const { ensurePostgres } = await import(${JSON.stringify(join(ROOT, 'scripts/install.mjs'))});
     const { migrate } = await import(${JSON.stringify(join(ROOT, 'scripts/migrate.mjs'))});
     const { loadDemoInto } = await import(${JSON.stringify(join(ROOT, 'scripts/demo.mjs'))});
-    const cluster = await startCluster(ensurePostgres(), ${JSON.stringify(data)});
+    const cluster = await startCluster(ensurePostgres(), ${JSON.stringify(folder)});
     await migrate(cluster.url);
     const loaded = await loadDemoInto(cluster.url, 'if empty');
     console.log(JSON.stringify({ url: cluster.url, loaded }));
     process.on('SIGTERM', async () => { await cluster.stop(); process.exit(0); });
     setInterval(() => {}, 1000);`;
   const child = spawn(process.execPath, ['--input-type=module', '-e', program], {
-    stdio: ['ignore', 'pipe', 'inherit'],
+    stdio: ['ignore', 'pipe', 'pipe'],
     cwd: ROOT,
   });
   children.push(child);
@@ -57,7 +57,9 @@ function start(): Promise<Running> {
       const line = out.split('\n').find((l) => l.startsWith('{'));
       if (line) done({ child, url: (JSON.parse(line) as { url: string }).url });
     });
-    child.once('exit', (code) => fail(new Error(`the launcher ended with ${code}: ${out}`)));
+    let err = '';
+    child.stderr!.on('data', (d) => (err += d));
+    child.once('exit', (code) => fail(new Error(`the launcher ended with ${code}: ${out} ${err}`)));
   });
 }
 
@@ -111,6 +113,95 @@ test('an acknowledged row survives kill -9 of the launcher and of the database, 
   await gone(running.child);
 });
 
+/** Starts, looks whether the demo athlete's row of before is there, and stops. */
+async function athleteOf(folder: string): Promise<string> {
+  const running = await start(folder);
+  const [{ id }] = await ask(running.url, (sql) => sql`select id from athlete`);
+  running.child.kill('SIGTERM');
+  await gone(running.child);
+  return id as string;
+}
+
+test('the database is found again wherever its data folder is moved to, and never made anew over one that is missed', async () => {
+  const home = mkdtempSync('/var/tmp/ember-moved-');
+  // Private: where root starts it, the database's own user has to keep its files elsewhere.
+  chmodSync(home, 0o700);
+  const [a, b, c] = ['a', 'b', 'c'].map((n) => join(home, n));
+  const noted = (folder: string) => JSON.parse(readFileSync(join(folder, 'cluster.json'), 'utf8'));
+  const away: string[] = [];
+  try {
+    const id = await athleteOf(a);
+    if (noted(a).folder) away.push(resolve(noted(a).folder, '..'));
+    renameSync(a, b);
+    expect(await athleteOf(b)).toBe(id);
+    if (away.length > 0) {
+      cpSync(b, c, { recursive: true });
+      await expect(start(c)).rejects.toThrow(`is a copy of ${b}`);
+      // The file system loses it: nothing new is made, and the note and secret stay as they are.
+      const note = readFileSync(join(b, 'cluster.json'), 'utf8');
+      renameSync(away[0], `${away[0]}.lost`);
+      await expect(start(b)).rejects.toThrow('is not there');
+      expect(readFileSync(join(b, 'cluster.json'), 'utf8')).toBe(note);
+      renameSync(`${away[0]}.lost`, away[0]);
+      // As an earlier version left it: the cluster straight under /var/lib, the secret in the data folder, no note; then moved.
+      const old = `${away[0]}0ld`;
+      away.push(old);
+      renameSync(join(away[0], 'postgres'), old);
+      renameSync(join(away[0], 'secret'), join(b, 'postgres.secret'));
+      rmSync(join(b, 'cluster.json'));
+      expect(await athleteOf(b)).toBe(id);
+      rmSync(`${old}.owner.json`);
+    }
+    const missing = join(home, 'missing');
+    mkdirSync(missing);
+    writeFileSync(join(missing, 'postgres.secret'), 'of another one');
+    await expect(start(missing)).rejects.toThrow('belongs to a database that is not found');
+    expect(readFileSync(join(missing, 'postgres.secret'), 'utf8')).toBe('of another one');
+  } finally {
+    for (const folder of [home, ...away]) rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+test('a number that belongs to somebody else by now is no server and no lock', async () => {
+  const before = await athleteOf(data);
+  writeFileSync(
+    join(data, 'postgres/postmaster.pid'),
+    `${process.pid}\n${join(data, 'postgres')}\n1\n5432\n\n127.0.0.1\n\nready\n`,
+  );
+  expect(await athleteOf(data)).toBe(before);
+});
+
+test('the application works under a role that owns nothing and may change no table', async () => {
+  const running = await start();
+  const program = `
+    const { openDatabase } = await import(${JSON.stringify(join(ROOT, 'scripts/roles.mjs'))});
+    console.log(JSON.stringify(await openDatabase(${JSON.stringify(running.url)})));`;
+  const told = execFileSync(process.execPath, ['--input-type=module', '-e', program], { cwd: ROOT, encoding: 'utf8' });
+  const { app, owner } = JSON.parse(told) as { app: string; owner: string };
+  await ask(app, async (sql) => {
+    const [me] = await sql`select rolsuper, rolcreatedb, rolcreaterole from pg_roles where rolname = current_user`;
+    expect(me).toEqual({ rolsuper: false, rolcreatedb: false, rolcreaterole: false });
+    expect(await sql`select tablename from pg_tables where tableowner = current_user`).toHaveLength(0);
+    expect(await sql`select 1 from athlete`).toHaveLength(1);
+    for (const wrong of [
+      'drop table athlete',
+      'create table x (id int)',
+      'truncate athlete',
+      'delete from schema_version',
+    ])
+      await expect(sql.unsafe(wrong)).rejects.toThrow(/permission denied|must be owner/);
+    expect((await sql`show statement_timeout`)[0].statement_timeout).toBe('20s');
+  });
+  await ask(owner, async (sql) => {
+    expect((await sql`select rolsuper from pg_roles where rolname = current_user`)[0].rolsuper).toBe(false);
+    const others =
+      await sql`select tablename from pg_tables where schemaname = 'public' and tableowner <> current_user`;
+    expect(others).toHaveLength(0);
+  });
+  running.child.kill('SIGTERM');
+  await gone(running.child);
+});
+
 test('the schema itself refuses what no form should let through, and stores nothing of a failed whole', async () => {
   const running = await start();
   await ask(running.url, async (sql) => {
@@ -157,7 +248,7 @@ test('a database of the first version comes up with nothing lost, and is migrate
     for (const seq of [0, 1])
       await sql`insert into route_point (outing_id, seq, lat, lon, ele_m) values (${o.id}, ${seq}, ${60 + seq / 1000}, 10, 500)`;
   });
-  expect(migrate(old, join(ROOT, 'src/store/migrations'))).toBe('["004.do.outing_profile.sql"]');
+  expect(migrate(old, join(ROOT, 'src/store/migrations'))).toBe('["004.do.outing_profile.sql","005.do.versions.sql"]');
   expect(migrate(old, join(ROOT, 'src/store/migrations'))).toBe('[]');
   await ask(old, async (sql) => {
     expect((await sql`select name from outing`)[0].name).toBe('kept');
@@ -191,7 +282,7 @@ test('a migration is applied once, in order, and refused when its file was chang
 test('a second launcher on one folder is refused while the first lives, and let in after it was killed', async () => {
   const folder = join(data, 'locked');
   const program = `
-    const { lockFolder } = await import(${JSON.stringify(join(ROOT, 'scripts/demo.mjs'))});
+    const { lockFolder } = await import(${JSON.stringify(join(ROOT, 'scripts/lock.mjs'))});
     try { await lockFolder(${JSON.stringify(folder)}); console.log('in'); setInterval(() => {}, 1000); }
     catch (e) { console.log(e.message); }`;
   const launch = () => {
@@ -206,5 +297,13 @@ test('a second launcher on one folder is refused while the first lives, and let 
   expect(await second.says).toContain(`bin/demo is already running on ${folder}`);
   first.child.kill('SIGKILL');
   await gone(first.child);
-  expect(await launch().says).toBe('in');
+  // Another process under the number that was noted is not the one that was noted.
+  writeFileSync(join(folder, 'launcher.json'), JSON.stringify({ pid: process.pid, start: 1 }));
+  const next = launch();
+  expect(await next.says).toBe('in');
+  // Many at once on a new folder: one gets in.
+  next.child.kill('SIGKILL');
+  await gone(next.child);
+  const many = await Promise.all([1, 2, 3, 4].map(() => launch().says));
+  expect(many.filter((m) => m === 'in')).toHaveLength(1);
 });
