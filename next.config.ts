@@ -4,7 +4,7 @@ const config: NextConfig = {
   devIndicators: false,
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ['postgres', 'pino'],
+  serverExternalPackages: ['postgres', 'pino', 'piscina'],
   // What the proxy lets through of a body: as much as the handlers take, or large routes would be cut on their way.
   experimental: { proxyClientMaxBodySize: '20mb' },
   // The check step runs the full type check; repeating it in the build costs about nine seconds.

@@ -5,22 +5,38 @@ import { join } from 'node:path';
 import { context } from 'esbuild';
 import { ROOT, WORKER_FILE } from './install.mjs';
 
-const made = await context({
-  entryPoints: [join(ROOT, 'src/workers/ember.worker.ts')],
+const common = {
   bundle: true,
-  platform: 'browser',
   target: 'es2022',
-  format: 'iife',
-  outfile: join(ROOT, WORKER_FILE),
   tsconfig: join(ROOT, 'tsconfig.json'),
   minify: true,
   logLevel: 'error',
-});
+};
+const made = [
+  await context({
+    ...common,
+    entryPoints: [join(ROOT, 'src/workers/ember.worker.ts')],
+    platform: 'browser',
+    format: 'iife',
+    outfile: join(ROOT, WORKER_FILE),
+  }),
+  // The server's own: reads files in a thread beside it.
+  await context({
+    ...common,
+    entryPoints: [join(ROOT, 'src/workers/intake.worker.ts')],
+    platform: 'node',
+    target: 'node20',
+    format: 'cjs',
+    mainFields: ['module', 'main'],
+    footer: { js: 'module.exports = module.exports.default;' },
+    outfile: join(ROOT, 'build/intake.worker.cjs'),
+  }),
+];
 if (process.argv.includes('--watch')) {
-  await made.watch();
+  await Promise.all(made.map((m) => m.watch()));
   // Whoever started this holds the other end.
   process.stdin.on('end', () => process.exit()).resume();
 } else {
-  await made.rebuild();
-  await made.dispose();
+  await Promise.all(made.map((m) => m.rebuild()));
+  await Promise.all(made.map((m) => m.dispose()));
 }

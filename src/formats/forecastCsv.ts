@@ -54,7 +54,11 @@ export function readForecastCsv(text: string, file: string): ForecastHour[] {
   if (text.length > MAX_CSV_BYTES)
     refuse(file, 'size', `${(text.length / 1048576).toFixed(0)} MB`, `at most ${MAX_CSV_BYTES / 1048576} MB`);
   if (text.trim() === '') refuse(file, 'content', 'empty', 'a header line and at least one hour');
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
+  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+    skipEmptyLines: 'greedy',
+    // The header, all that is taken, and one more to see that there are more.
+    preview: MAX_HOURS + 2,
+  });
   const rows = parsed.data;
   const header = rows[0].map((h) => h.trim().toLowerCase());
   const columns = header.map((h, i) => {
@@ -78,7 +82,7 @@ export function readForecastCsv(text: string, file: string): ForecastHour[] {
         1,
       );
   if (rows.length < 2) refuse(file, 'hours', 'none', 'at least one hour below the header');
-  if (rows.length - 1 > MAX_HOURS) refuse(file, 'hours', rows.length - 1, `at most ${MAX_HOURS}`);
+  if (rows.length - 1 > MAX_HOURS) refuse(file, 'hours', `over ${MAX_HOURS}`, `at most ${MAX_HOURS}`);
   const decimal = parsed.meta.delimiter === ';' ? ',' : '.';
   const hours = rows
     .slice(1)

@@ -131,7 +131,7 @@ export function outingByHand(form: NewOutingForm, startMs: number, forecast: For
     name: form.name ?? 'Outing by hand',
     sport: form.sport,
     startMs,
-    utcOffsetMin: (form.utcOffsetH ?? 0) * 60,
+    utcOffsetMin: Math.round((form.utcOffsetH ?? 0) * 60),
     loadKg,
     forecastEleM: 0,
     startEleM: 0,

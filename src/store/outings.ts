@@ -156,19 +156,28 @@ export async function createOuting(athleteId: string, o: Outing, route: RoutePoi
         ${o.forecastEleM}, ${o.startEleM}, ${o.albedo}, ${o.profile && tx.json(o.profile as never)})
       returning id`;
     await insertParts(row.id, o);
-    if (route) {
-      const points = route.map((p, seq) => ({
-        outing_id: row.id,
-        seq,
-        lat: p.lat,
-        lon: p.lon,
-        ele_m: p.eleM,
-        recorded_at: p.timeMs === null ? null : new Date(p.timeMs),
-      }));
-      for (let i = 0; i < points.length; i += 5000) await tx`insert into route_point ${tx(points.slice(i, i + 5000))}`;
-    }
+    if (route) await insertPoints(row.id, route);
     return row.id;
   });
+}
+
+/** Points sent at once: one list for each column, which costs a fraction of a value for each place. */
+const POINTS_AT_ONCE = 20_000;
+
+async function insertPoints(id: string, route: readonly RoutePoint[]): Promise<void> {
+  const t = sql();
+  for (let from = 0; from < route.length; from += POINTS_AT_ONCE) {
+    const part = route.slice(from, from + POINTS_AT_ONCE);
+    // As text: the driver's own arrays take several times as long, and keep every number as an object.
+    const list = (of: (p: RoutePoint) => number | null) => `{${part.map((p) => of(p) ?? 'NULL').join(',')}}`;
+    await t`
+      insert into route_point (outing_id, seq, lat, lon, ele_m, recorded_at)
+      select ${id}, ${from} + n - 1, lat, lon, ele, to_timestamp(ms / 1000)
+      from unnest(
+        ${list((p) => p.lat)}::text::double precision[], ${list((p) => p.lon)}::text::double precision[],
+        ${list((p) => p.eleM)}::text::double precision[], ${list((p) => p.timeMs)}::text::double precision[]
+      ) with ordinality as point (lat, lon, ele, ms, n)`;
+  }
 }
 
 /**

@@ -4,6 +4,7 @@ import { Refused, shown, type Problem } from '@/formats/problem';
 import { parseJson } from '@/formats/validate';
 import { KeyTaken, once, type Answer } from '@/store/answered';
 import { currentAthlete, type Athlete } from '@/store/athlete';
+import { TooBusy } from '@/workers/intake';
 import { OutcomeUnknown } from '@/store/db';
 import { log, traceOf } from '@/store/log';
 
@@ -95,9 +96,11 @@ function refused(e: unknown, request: Request): Response {
   const [status, says] =
     e instanceof OutcomeUnknown
       ? [503, 'it is not known whether this was stored: ask again with the same key']
-      : isAway(e)
-        ? [503, 'the database is being started again; try in a moment']
-        : [500, 'this is our fault; what was sent is not stored'];
+      : e instanceof TooBusy
+        ? [503, 'too many files are being read; try in a moment']
+        : isAway(e)
+          ? [503, 'the database is being started again; try in a moment']
+          : [500, 'this is our fault; what was sent is not stored'];
   return json(
     refusal(status as number, [{ where: 'Server', field: 'error', value: 'not done', allowed: says as string }]),
     status === 503 ? { 'retry-after': '1' } : {},

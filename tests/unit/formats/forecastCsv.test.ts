@@ -112,7 +112,7 @@ test.each([
 
 test('too many hours and too large a file', () => {
   const rows = Array.from({ length: 745 }, (_, i) => `${localTimeText(Date.UTC(2027, 0, 1) + i * 3600_000)},-4,80,3`);
-  expect(bad(`${HEAD}\n${rows.join('\n')}`)).toContain('hours is 745; allowed: at most 744');
+  expect(bad(`${HEAD}\n${rows.join('\n')}`)).toContain('hours is over 744; allowed: at most 744');
   expect(bad('x'.repeat(MAX_CSV_BYTES + 1))).toContain('size is 2 MB');
 });
 

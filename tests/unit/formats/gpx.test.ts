@@ -87,6 +87,28 @@ test('entity bombs and document types are refused before anything is parsed', ()
   expect(refusal('<gpx><!ENTITY x SYSTEM "file:///etc/passwd"></gpx>')).toContain('without DOCTYPE or entities');
 });
 
+test('what no device writes is refused where it begins, and what one might write is read', () => {
+  const attributes = (n: number) =>
+    track(point(1, 1), `<trkpt lat="2" lon="1" ${Array.from({ length: n }, (_, i) => `a${i}="x"`).join(' ')}/>`);
+  expect(readGpx(attributes(38), 'x').points).toHaveLength(2);
+  expect(refusal(attributes(39))).toContain('line 5: attribute a38 is number 41 of one element; allowed: at most 40');
+  const deep = (n: number) => track(point(1, 1), point(2, 1, '<x>'.repeat(n) + '</x>'.repeat(n)));
+  expect(readGpx(deep(20), 'x').points).toHaveLength(2);
+  expect(refusal(deep(21))).toContain('element x is 25 levels deep; allowed: at most 24');
+  // Extensions have elements of the same names in them.
+  const nested = point(2, 1, '<ele>5</ele><extensions><ele>99999</ele><time>never</time></extensions>');
+  expect(readGpx(track(point(1, 1), nested), 'x').points[1].eleM).toBe(5);
+  expect(refusal(track(point(1, 1), point(2, 1, '<time>2097-01-01T00:00:00Z</time>')))).toContain('1970 to 2096');
+  expect(refusal('<gpx><trk><name>a&nbsp;b</name></trk></gpx>')).toContain('without DOCTYPE or entities');
+  expect(readGpx(`\uFEFF${track(point(1, 1), point(2, 1))}`, 'x').points).toHaveLength(2);
+});
+
+test('200,000 points are read, one more is refused', () => {
+  const many = (n: number) => track('<trkpt lat="1" lon="1"/>\n'.repeat(n));
+  expect(readGpx(many(200_000), 'x').points).toHaveLength(200_000);
+  expect(refusal(many(200_001))).toContain('points is over 200000');
+});
+
 test('a 50 MB file is refused by its size', () => {
   expect(refusal('x'.repeat(MAX_GPX_BYTES + 1))).toContain('size is 16 MB; allowed: at most 16 MB');
 });

@@ -1,0 +1,73 @@
+import type { Person } from '@/core/body/person';
+import { outingFromRoute, timelineOf, type Outing } from '@/core/outing/outing';
+import type { RoutePoint } from '@/core/outing/route';
+import { MAX_CSV_BYTES, readForecastCsv } from './forecastCsv';
+import { MAX_GPX_BYTES, readGpx } from './gpx';
+import { effortOf, outingByHand, startOf, steadyAir, type NewOutingForm } from './newOuting';
+import { atDoor, refuse } from './problem';
+
+/** A file by its name, with its bytes as they came. */
+export interface TextFile {
+  name: string;
+  bytes: Uint8Array;
+}
+
+/** What a new outing is made of. */
+export interface Brought {
+  form: NewOutingForm;
+  person: Person;
+  forecast: TextFile | null;
+  route: TextFile | null;
+}
+
+/** What was made of it. */
+export interface Taken {
+  outing: Outing;
+  /** every point of the route, for export; null: legs by hand */
+  points: RoutePoint[] | null;
+}
+
+/** Makes an outing of files: a forecast, and a route or one leg by hand. @throws Refused with the reasons */
+export function takeIn(brought: Brought): Taken {
+  const taken = brought.route ? fromRoute(brought, brought.route) : byHand(brought);
+  atDoor('Outing', () => timelineOf(taken.outing, brought.person));
+  return taken;
+}
+
+function fromRoute({ form, person, forecast: csv }: Brought, route: TextFile): Taken {
+  if (!csv) refuse('Form', 'Hourly forecast', 'not chosen', 'an hourly forecast as CSV');
+  const forecast = readForecastCsv(textOf(csv, MAX_CSV_BYTES), csv.name);
+  const { name, points } = readGpx(textOf(route, MAX_GPX_BYTES), route.name);
+  const utcOffsetMin = Math.round((form.utcOffsetH ?? 0) * 60);
+  const recorded = points[0].timeMs;
+  const startMs = startOf(form, forecast, recorded === null ? null : recorded + utcOffsetMin * 60_000);
+  const going = {
+    name: form.name ?? name,
+    sport: form.sport,
+    effort: effortOf(form),
+    startMs,
+    utcOffsetMin,
+    loadKg: form.loadKg ?? 0,
+    clock: form.useRecorded === 'yes' ? ('recorded' as const) : ('by effort' as const),
+    route: points,
+    forecast,
+  };
+  return { outing: atDoor(route.name, () => outingFromRoute(going, person)), points };
+}
+
+function byHand({ form, forecast: csv }: Brought): Taken {
+  if (!csv && form.airC === undefined)
+    refuse('Form', 'Hourly forecast', 'not chosen', 'an hourly forecast as CSV, or the air of the day by hand');
+  const forecast = csv ? readForecastCsv(textOf(csv, MAX_CSV_BYTES), csv.name) : steadyAir(form);
+  return { outing: outingByHand(form, startOf(form, forecast, null), forecast), points: null };
+}
+
+/** @throws Refused when the file is larger than `most` bytes, or no text */
+function textOf({ name, bytes }: TextFile, most: number): string {
+  if (bytes.byteLength > most)
+    refuse(name, 'size', `${(bytes.byteLength / 1048576).toFixed(0)} MB`, `at most ${most / 1048576} MB`);
+  const text = new TextDecoder().decode(bytes);
+  if (text.includes('\0'))
+    refuse(name, 'content', 'no text: it has bytes in it that no text file has', 'a text file in UTF-8');
+  return text;
+}

@@ -1,0 +1,54 @@
+import { join } from 'node:path';
+import { Piscina } from 'piscina';
+import type { Brought, Taken } from '@/formats/intake';
+import { refuse, Refused } from '@/formats/problem';
+import type { Answered } from './intake.worker';
+
+/** `intake.worker.ts` as `scripts/worker.mjs` bundles it. */
+const FILE = join(process.cwd(), 'build', 'intake.worker.cjs');
+/** Threads, and how many files wait for one before the next is told to come back. */
+const THREADS = 2;
+const MOST_WAITING = 12;
+/** What the largest honest file needs is a fraction of these. */
+const MEMORY_MB = 512;
+const PATIENCE_MS = 20_000;
+
+declare global {
+  // One pool for the whole process, kept across hot reloads.
+  var emberIntake: Piscina<Brought, Answered> | undefined;
+}
+
+/** So many files wait already that the next would wait for too long. */
+export class TooBusy extends Error {}
+
+function pool(): Piscina<Brought, Answered> {
+  globalThis.emberIntake ??= new Piscina<Brought, Answered>({
+    filename: FILE,
+    minThreads: 0,
+    maxThreads: THREADS,
+    maxQueue: MOST_WAITING,
+    idleTimeout: 30_000,
+    resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB, maxYoungGenerationSizeMb: 64 },
+  });
+  return globalThis.emberIntake;
+}
+
+/**
+ * Reads what was brought in a thread of its own, within limits of time and memory.
+ * @throws Refused with the reasons, or because it takes too long or too much; TooBusy
+ */
+export async function intake(brought: Brought): Promise<Taken> {
+  const name = brought.route?.name ?? brought.forecast?.name ?? 'Form';
+  const answered = await pool()
+    .run(brought, { signal: AbortSignal.timeout(PATIENCE_MS) })
+    .catch((e: Error & { code?: string }) => {
+      if (e.name === 'AbortError' || e.name === 'TimeoutError')
+        refuse(name, 'the file', 'too much work', `what can be read within ${PATIENCE_MS / 1000} seconds`);
+      if (e.code === 'ERR_WORKER_OUT_OF_MEMORY')
+        refuse(name, 'the file', 'too much at once', `what can be read within ${MEMORY_MB} MB of memory`);
+      if (/queue/i.test(e.message)) throw new TooBusy();
+      throw e;
+    });
+  if ('problems' in answered) throw new Refused(answered.problems);
+  return answered.taken;
+}
