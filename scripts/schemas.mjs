@@ -6,7 +6,7 @@ import { bundle } from './bundle.mjs';
 import { ensurePackages, ROOT } from './install.mjs';
 
 ensurePackages();
-const { PUBLISHED } = createRequire(import.meta.url)(await bundle('src/formats/schemas.ts', 'schemas'));
+const { PUBLISHED } = createRequire(import.meta.url)(await bundle('src/formats/published.ts', 'schemas'));
 mkdirSync(join(ROOT, 'schemas'), { recursive: true });
 for (const [name, schema] of Object.entries(PUBLISHED))
   writeFileSync(join(ROOT, 'schemas', name), JSON.stringify(schema, null, 2) + '\n');

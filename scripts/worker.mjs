@@ -28,7 +28,7 @@ const made = [
     target: 'node20',
     format: 'cjs',
     mainFields: ['module', 'main'],
-    footer: { js: 'module.exports = module.exports.default;' },
+    footer: { js: 'module.exports = module.exports.work;' },
     outfile: join(ROOT, 'build/intake.worker.cjs'),
   }),
 ];

@@ -25,11 +25,11 @@ export interface GpxRoute {
  * Reads a GPX 1.1 (or 1.0) track, or a route when there is no track. Segments are joined in order. Read in one pass, so that what
  * is too much is refused before all of it has been taken in.
  * Document types and entities are refused outright: a GPX file needs none, and they are how XML bombs are built.
- * @throws Refused naming file, line and field
+ * @param most letters taken @throws Refused naming file, line and field
  */
-export function readGpx(text: string, file: string): GpxRoute {
-  if (text.length > MAX_GPX_BYTES)
-    refuse(file, 'size', `${(text.length / 1048576).toFixed(0)} MB`, `at most ${MAX_GPX_BYTES / 1048576} MB`);
+export function readGpx(text: string, file: string, most = MAX_GPX_BYTES): GpxRoute {
+  if (text.length > most)
+    refuse(file, 'size', `${(text.length / 1048576).toFixed(0)} MB`, `at most ${most / 1048576} MB`);
   if (text.trim() === '') refuse(file, 'content', 'empty', 'a GPX track or route');
   const declared = /<!\s*(DOCTYPE|ENTITY)/i.exec(text);
   if (declared)

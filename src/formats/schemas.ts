@@ -151,6 +151,23 @@ export const outingSchema = object(
   ['name', 'sport', 'startMs', 'utcOffsetMin', 'loadKg', 'forecastEleM', 'startEleM', 'albedo', 'legs', 'forecast'],
 );
 
+const samples = (items: object) => ({ type: 'array', items, maxItems: 200_000 });
+
+/** A route resampled, as it is stored. */
+export const profileSchema = object(
+  {
+    stepM: number(0.1, 100_000),
+    distanceM: samples(number(0, 1e7)),
+    eleM: samples(number(-1000, 10_000)),
+    bearingDeg: samples(number(-360, 720)),
+    latitude: number(-90, 90),
+    longitude: number(-180, 180),
+    recordedS: { anyOf: [samples({ type: 'number' }), { type: 'null' }] },
+    notes: { type: 'array', items: { type: 'string', maxLength: 500 }, maxItems: 50 },
+  },
+  ['stepM', 'distanceM', 'eleM', 'bearingDeg', 'latitude', 'longitude', 'recordedS', 'notes'],
+);
+
 /** What may be changed about a stored outing without sending all of it; each alone. */
 export const outingChangeSchema = {
   oneOf: [
@@ -275,24 +292,3 @@ export const planCaseSchema = {
     ['garments', 'legs'],
   ),
 };
-
-/** Published under schemas/. */
-export const PUBLISHED = {
-  'simulate.schema.json': simulateSchema,
-  'plan-case.schema.json': planCaseSchema,
-  'garment.schema.json': {
-    $schema: 'http://json-schema.org/draft-07/schema#',
-    title: 'Lofted Ember: garment',
-    ...garmentSchema,
-  },
-  'plan.schema.json': {
-    $schema: 'http://json-schema.org/draft-07/schema#',
-    title: 'Lofted Ember: plan content',
-    ...planSchema,
-  },
-  'outing.schema.json': {
-    $schema: 'http://json-schema.org/draft-07/schema#',
-    title: 'Lofted Ember: outing',
-    ...outingSchema,
-  },
-} as const;

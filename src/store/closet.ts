@@ -43,14 +43,16 @@ export async function listCloset(athleteId: string, which: 'owned' | 'all' = 'ow
   return rows.map(toOwned);
 }
 
+/** @param id left out: a new one */
 export async function addGarment(
   athleteId: string,
   garment: Garment,
   catalogueId: string | null,
   dampGm2 = 0,
+  id?: string,
 ): Promise<string> {
   const rows = await sql()<{ id: string }[]>`
-    insert into garment ${sql()({ athlete_id: athleteId, catalogue_id: catalogueId, damp_gm2: dampGm2, ...toColumns(garment) } as never)}
+    insert into garment ${sql()({ athlete_id: athleteId, catalogue_id: catalogueId, damp_gm2: dampGm2, ...toColumns(garment), ...(id ? { id } : {}) } as never)}
     returning id`;
   return rows[0].id;
 }

@@ -27,7 +27,7 @@ const fromLocal = (text: string): number => Date.parse(`${text.replace(' ', 'T')
 export async function listOutings(athleteId: string, which: 'at hand' | 'put away' = 'at hand'): Promise<OutingLine[]> {
   const rows = await sql()<{ id: string; name: string; sport: Outing['sport']; start: string; plans: number }[]>`
     select o.id, o.name, o.sport, o.start_local::text as start,
-      (select count(*)::int from plan p where p.outing_id = o.id) as plans
+      (select count(*)::int from plan p where p.outing_id = o.id and p.deleted_at is null) as plans
     from outing o
     where o.athlete_id = ${athleteId} and o.deleted_at is null and (o.archived_at is not null) = ${which === 'put away'}
     order by o.start_local`;
@@ -57,10 +57,19 @@ interface LegRow {
   shelter: Leg['shelter'];
   pack_on: boolean;
   no_stopping: boolean;
-  detail: Pick<Leg, 'surface' | 'footprintCm' | 'packUnder' | 'wetting' | 'side' | 'air' | 'profileFrom' | 'profileTo'>;
+  detail: { externalW?: number } & Pick<
+    Leg,
+    'surface' | 'footprintCm' | 'packUnder' | 'wetting' | 'side' | 'air' | 'profileFrom' | 'profileTo'
+  >;
 }
 
-export async function getOuting(athleteId: string, id: string): Promise<StoredOuting | null> {
+export const getOuting = (athleteId: string, id: string): Promise<StoredOuting | null> => read(athleteId, id, 'there');
+
+/** The same, also when it was deleted. */
+export const outingOrDeleted = (athleteId: string, id: string): Promise<StoredOuting | null> =>
+  read(athleteId, id, 'any');
+
+async function read(athleteId: string, id: string, which: 'there' | 'any'): Promise<StoredOuting | null> {
   const [o] = await sql()<
     {
       id: string;
@@ -75,7 +84,7 @@ export async function getOuting(athleteId: string, id: string): Promise<StoredOu
       profile: Profile | null;
       version: number;
     }[]
-  >`select *, start_local::text as start from outing where id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;
+  >`select *, start_local::text as start from outing where id = ${id} and athlete_id = ${athleteId} ${which === 'any' ? sql()`` : sql()`and deleted_at is null`}`;
   if (!o) return null;
   const [legs, hours] = await Promise.all([
     sql()<LegRow[]>`select * from outing_leg where outing_id = ${id} order by seq`,
@@ -92,17 +101,20 @@ export async function getOuting(athleteId: string, id: string): Promise<StoredOu
     forecastEleM: o.forecast_ele_m,
     startEleM: o.start_ele_m,
     albedo: o.albedo,
-    legs: legs.map((l) => ({
+    legs: legs.map(({ detail: { externalW, ...detail }, ...l }) => ({
       name: l.name,
       sport: l.sport,
       minutes: l.minutes,
       distanceM: l.distance_m,
       climbM: l.climb_m,
-      effort: l.effort_by === 'usual' ? { by: 'usual' } : { by: l.effort_by, value: l.effort_value! },
+      effort:
+        l.effort_by === 'usual'
+          ? { by: 'usual' }
+          : { by: l.effort_by, value: l.effort_value!, ...(externalW === undefined ? {} : { externalW }) },
       shelter: l.shelter,
       packOn: l.pack_on,
       noStopping: l.no_stopping,
-      ...l.detail,
+      ...detail,
     })),
     forecast: hours.map((h) => ({
       timeMs: fromLocal(h.at),
@@ -142,19 +154,36 @@ async function pointsOf(id: string): Promise<RoutePoint[]> {
 
 /** Every point of the route as it was taken in, for export; empty for legs by hand or an outing of somebody else. */
 export async function routeOf(athleteId: string, id: string): Promise<RoutePoint[]> {
-  const [own] = await sql()`select 1 from outing where id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;
+  const [own] = await sql()`select 1 from outing where id = ${id} and athlete_id = ${athleteId}`;
   return own ? pointsOf(id) : [];
 }
 
-/** Stores a new outing whole, or nothing. @param route every point of it, where it came from one */
-export async function createOuting(athleteId: string, o: Outing, route: RoutePoint[] | null): Promise<string> {
+/**
+ * Stores a new outing whole, or nothing.
+ * @param route every point of it, where it came from one @param id left out: a new one
+ */
+export async function createOuting(
+  athleteId: string,
+  o: Outing,
+  route: RoutePoint[] | null,
+  id?: string,
+): Promise<string> {
   return atomically(async () => {
     const tx = sql();
-    const [row] = await tx<{ id: string }[]>`
-      insert into outing (athlete_id, name, sport, start_local, utc_offset_min, load_kg, forecast_ele_m, start_ele_m, albedo, profile)
-      values (${athleteId}, ${o.name}, ${o.sport}, ${toLocal(o.startMs)}::timestamp, ${o.utcOffsetMin}, ${o.loadKg},
-        ${o.forecastEleM}, ${o.startEleM}, ${o.albedo}, ${o.profile && tx.json(o.profile as never)})
-      returning id`;
+    const columns = {
+      athlete_id: athleteId,
+      name: o.name,
+      sport: o.sport,
+      start_local: toLocal(o.startMs),
+      utc_offset_min: o.utcOffsetMin,
+      load_kg: o.loadKg,
+      forecast_ele_m: o.forecastEleM,
+      start_ele_m: o.startEleM,
+      albedo: o.albedo,
+      profile: o.profile && tx.json(o.profile as never),
+      ...(id ? { id } : {}),
+    };
+    const [row] = await tx<{ id: string }[]>`insert into outing ${tx(columns as never)} returning id`;
     await insertParts(row.id, o);
     if (route) await insertPoints(row.id, route);
     return row.id;
@@ -236,6 +265,7 @@ async function insertParts(id: string, o: Outing): Promise<void> {
 }
 
 const detailOf = (l: Leg) => ({
+  ...(l.effort.by === 'metabolic' && l.effort.externalW !== undefined ? { externalW: l.effort.externalW } : {}),
   ...(l.surface ? { surface: l.surface } : {}),
   ...(l.footprintCm !== undefined ? { footprintCm: l.footprintCm } : {}),
   ...(l.packUnder ? { packUnder: true } : {}),
@@ -246,12 +276,8 @@ const detailOf = (l: Leg) => ({
   ...(l.profileTo !== undefined ? { profileTo: l.profileTo } : {}),
 });
 
-/** How long a deleted outing can be brought back. */
-const KEPT = '30 days';
-
 /** Takes an outing out of sight with its plans; `restoreOuting` brings it back within 30 days. @returns false when there is none */
 export async function deleteOuting(athleteId: string, id: string): Promise<boolean> {
-  await sql()`delete from outing where athlete_id = ${athleteId} and deleted_at < now() - ${KEPT}::interval`;
   const result = await sql()`
     update outing set deleted_at = now() where id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;
   return result.count === 1;
@@ -290,7 +316,7 @@ export async function copyOuting(
     const copy = await createOuting(athleteId, { ...outing, name: named(outing.name) }, await routeOf(athleteId, id));
     await sql()`
       insert into plan (athlete_id, outing_id, name, content, created_at)
-      select athlete_id, ${copy}, name, content, created_at from plan where outing_id = ${id} and athlete_id = ${athleteId}`;
+      select athlete_id, ${copy}, name, content, created_at from plan where outing_id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;
     return copy;
   });
 }

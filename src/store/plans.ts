@@ -30,7 +30,7 @@ const toPlan = (r: Row): StoredPlan => ({
 
 export async function listPlans(athleteId: string, outingId: string): Promise<StoredPlan[]> {
   const rows = await sql()<Row[]>`
-    select * from plan where athlete_id = ${athleteId} and outing_id = ${outingId} order by created_at`;
+    select * from plan where athlete_id = ${athleteId} and outing_id = ${outingId} and deleted_at is null order by created_at`;
   return rows.map(toPlan);
 }
 
@@ -58,17 +58,27 @@ export async function savePlan(
 ): Promise<StoredPlan | null> {
   const rows = await sql()<Row[]>`
     update plan set name = ${name}, content = ${sql().json(plan as never)}, version = version + 1, updated_at = now()
-    where id = ${id} and athlete_id = ${athleteId} and version = ${version}
+    where id = ${id} and athlete_id = ${athleteId} and version = ${version} and deleted_at is null
     returning *`;
   return rows.length === 1 ? toPlan(rows[0]) : null;
 }
 
 export async function getPlan(athleteId: string, id: string): Promise<StoredPlan | null> {
-  const rows = await sql()<Row[]>`select * from plan where id = ${id} and athlete_id = ${athleteId}`;
+  const rows = await sql()<
+    Row[]
+  >`select * from plan where id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;
   return rows.length === 1 ? toPlan(rows[0]) : null;
 }
 
+/** Takes a plan out of sight; `restorePlan` brings it back within 30 days. @returns false when there is none */
 export async function deletePlan(athleteId: string, id: string): Promise<boolean> {
-  const result = await sql()`delete from plan where id = ${id} and athlete_id = ${athleteId}`;
+  const result = await sql()`
+    update plan set deleted_at = now() where id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;
+  return result.count === 1;
+}
+
+export async function restorePlan(athleteId: string, id: string): Promise<boolean> {
+  const result = await sql()`
+    update plan set deleted_at = null where id = ${id} and athlete_id = ${athleteId} and deleted_at is not null`;
   return result.count === 1;
 }

@@ -33,7 +33,7 @@ const FIRST_RETRY_MS = 400;
 type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
 
 /**
- * Asks the server; JSON or a form goes out, JSON comes back. What changes something goes under a key by which the server does it
+ * Asks the server; JSON, a form or a file goes out, JSON comes back. What changes something goes under a key by which the server does it
  * once, and is sent again with it when no answer was heard: it may have been done.
  * @throws NotDone
  */
@@ -58,15 +58,15 @@ export async function ask<T>(
   path: string,
   { body, key, also = {} }: { body?: unknown; key?: string; also?: RequestInit },
 ): Promise<T> {
-  const form = body instanceof FormData;
+  const raw = body instanceof FormData || body instanceof Blob;
   const headers: Record<string, string> = {};
-  if (!form && body !== undefined) headers['content-type'] = 'application/json';
+  if (!raw && body !== undefined) headers['content-type'] = 'application/json';
   if (key) headers['idempotency-key'] = key;
   const response = await fetch(path, {
     method,
-    headers,
-    body: body === undefined ? undefined : form ? body : JSON.stringify(body),
+    body: body === undefined ? undefined : raw ? body : JSON.stringify(body),
     ...also,
+    headers: { ...headers, ...(also.headers as Record<string, string>) },
   }).catch(() => {
     throw new NotDone([unreached], 0);
   });

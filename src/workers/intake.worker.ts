@@ -1,15 +1,25 @@
+import { packArchive, unpackArchive, type Whole } from '@/formats/archive';
+import { takeIn, type Brought, type TextFile } from '@/formats/intake';
 import { Refused, type Problem } from '@/formats/problem';
-import { takeIn, type Brought, type Taken } from '@/formats/intake';
 
 /** What a thread of the pool answers: a refusal is an answer, since its class does not survive the way. */
-export type Answered = { taken: Taken } | { problems: Problem[] };
+export type Answered<T> = { taken: T } | { problems: Problem[] };
 
-/** One new outing, read in a thread of its own: whatever it is, the server goes on answering. */
-export default function intake(brought: Brought): Answered {
+function answered<T>(work: () => T): Answered<T> {
   try {
-    return { taken: takeIn(brought) };
+    return { taken: work() };
   } catch (e) {
     if (e instanceof Refused) return { problems: e.problems };
     throw e;
   }
 }
+
+/** What the server has done in a thread of its own: whatever comes in, it goes on answering. */
+export const work = {
+  /** a new outing from files */
+  intake: (brought: Brought) => answered(() => takeIn(brought)),
+  pack: (whole: Whole) => answered(() => packArchive(whole)),
+  unpack: ({ name, bytes }: TextFile) => answered(() => unpackArchive(bytes, name)),
+};
+
+export type Work = typeof work;

@@ -248,3 +248,32 @@ test('a garment, me and wishes are not overwritten from an older version, and a 
   for (const made of [id, copy.id])
     expect((await request.patch(`/api/garments/${made}`, { data: { removed: true } })).ok()).toBe(true);
 });
+
+test('everything goes out as one file and comes in again as it was, also what was deleted', async ({ request }) => {
+  const { id } = await (await bring(request, { fields: { name: 'In the archive' } })).json();
+  const plan = { worn: [], carried: [], openings: {}, cues: [] };
+  const made = await (await request.post(`/api/outings/${id}/plans`, { data: { name: 'Plan A', plan } })).json();
+  expect((await request.delete(`/api/plans/${made.id}`)).ok()).toBe(true);
+  const before = await (await request.get('/api/archive')).body();
+  const put = (data: Buffer, type = 'application/zip') =>
+    request.put('/api/archive', { data, headers: { 'content-type': type } });
+  expect((await put(before.subarray(0, 9000))).status()).toBe(400);
+  expect((await put(before, 'text/plain')).status()).toBe(400);
+  expect((await request.delete(`/api/outings/${id}`)).ok()).toBe(true);
+  expect((await put(before)).ok()).toBe(true);
+  expect((await (await request.get('/api/archive')).body()).equals(before)).toBe(true);
+  expect((await request.patch(`/api/plans/${made.id}`, { data: { deleted: false } })).ok()).toBe(true);
+  await request.delete(`/api/outings/${id}`);
+});
+
+test('what was deleted is listed and brought back from there', async ({ page, request }) => {
+  const { id } = await (await bring(request, { fields: { name: 'Thrown away' } })).json();
+  await request.delete(`/api/outings/${id}`);
+  await page.goto('/');
+  await page.getByText(/^Deleted or taken out: \d/).click();
+  const row = page.getByRole('listitem').filter({ hasText: 'Thrown away' });
+  await expect(row).toContainText('kept for 30 more days');
+  await row.getByRole('button', { name: 'Bring back' }).click();
+  await expect(page.getByRole('link', { name: 'Thrown away' })).toBeVisible();
+  await request.delete(`/api/outings/${id}`);
+});

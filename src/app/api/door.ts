@@ -48,8 +48,8 @@ export async function door(
       checkId(key, 'Idempotency-Key');
       // The body is read before the transaction: a slow sender holds no connection.
       // A form is not compared: each sending of it is divided by other marks.
-      const isForm = (request.headers.get('content-type') ?? '').startsWith('multipart/');
-      const sent = isForm ? 'a form' : await readText(request.clone());
+      const isJson = (request.headers.get('content-type') ?? '').startsWith('application/json');
+      const sent = isJson ? await readText(request.clone()) : 'a form, a file or nothing';
       const asked = [request.method, new URL(request.url).pathname, sent].join('\n');
       return json(await once(athlete.id, key, asked, async () => answerOf(await work(athlete))));
     }

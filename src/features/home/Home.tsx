@@ -8,7 +8,8 @@ import { Header } from '@/features/shell/Header';
 import { LandStrip } from './LandStrip';
 import type { HomeLine } from './lines';
 import { OutingMenu } from './OutingMenu';
-import { PutAway } from './PutAway';
+import type { Trashed } from '@/store/trash';
+import { PutAway, Trash } from './PutAway';
 import { Danger } from '@/ui/Danger';
 
 /** Home: the outings ahead, and what is damp. */
@@ -16,6 +17,7 @@ export function Home({
   outings,
   more,
   away,
+  trash,
   units,
   damp,
   garments,
@@ -25,6 +27,8 @@ export function Home({
   more: { id: string; name: string; startMs: number }[];
   /** put away */
   away: { id: string; name: string; startMs: number }[];
+  /** deleted, or taken out of the closet */
+  trash: Trashed[];
   units: Units;
   /** what is damp, and how long it takes to dry on a line indoors */
   damp: { name: string; minutes: number }[];
@@ -75,6 +79,7 @@ export function Home({
             </p>
           )}
           {away.length > 0 && <PutAway outings={away} />}
+          {trash.length > 0 && <Trash things={trash} />}
         </section>
         <aside className="border-l border-grid-2 pl-5 max-[860px]:border-l-0 max-[860px]:pl-0">
           <h2 className="font-semibold">The closet</h2>

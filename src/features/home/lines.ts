@@ -34,9 +34,6 @@ export interface HomeLine {
   problem: string | null;
 }
 
-/** Steps for the verdicts on the home screen, s: the score itself uses 10. */
-const STEP_S = 20;
-
 /** Lays one outing out and judges its newest plan. Never throws: an outing that cannot be laid out says so in its line. */
 export function homeLine(
   outing: StoredOuting,
@@ -105,7 +102,7 @@ function judged(
     garments.filter((g) => used.has(g.id)),
     timeline,
     plan,
-    { stepS: STEP_S, damp },
+    { damp },
   );
   return { verdict: scored.verdict, cues: plan.cues.length };
 }

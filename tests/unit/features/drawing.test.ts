@@ -81,6 +81,7 @@ describe('a line of the home screen', () => {
     loadKg: 5,
     forecastEleM: 0,
     startEleM: 400,
+    version: 1,
     albedo: 0.6,
     profile: null,
     legs: [aLeg({ minutes: 60, climbM: 400, effort: { by: 'exertion', value: 4 } })],

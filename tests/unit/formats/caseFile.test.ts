@@ -2,7 +2,7 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { readPlanCase, readSimulateCase } from '@/formats/caseFile';
 import { describe as words, Refused, shown } from '@/formats/problem';
 import { planReport, report } from '@/formats/report';
-import { PUBLISHED } from '@/formats/schemas';
+import { PUBLISHED } from '@/formats/published';
 import { MAX_JSON, parseJson, validated } from '@/formats/validate';
 import { timelineOf } from '@/core/outing/outing';
 import { scorePlan } from '@/core/judge/scorePlan';

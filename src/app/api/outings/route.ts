@@ -2,7 +2,7 @@ import type { TextFile } from '@/formats/intake';
 import { readNewOuting } from '@/formats/newOuting';
 import { refuse } from '@/formats/problem';
 import { createOuting } from '@/store/outings';
-import { intake } from '@/workers/intake';
+import { inThread } from '@/workers/intake';
 import { door } from '@/app/api/door';
 
 const FILES = ['route', 'forecast'];
@@ -17,7 +17,8 @@ export async function POST(request: Request): Promise<Response> {
       [...data].filter((f): f is [string, string] => !FILES.includes(f[0]) && typeof f[1] === 'string'),
     );
     const [forecast, route] = await Promise.all([fileOf(data.get('forecast')), fileOf(data.get('route'))]);
-    const taken = await intake({ form, person: athlete.person, forecast, route });
+    const brought = { form, person: athlete.person, forecast, route };
+    const taken = await inThread('intake', brought, route?.name ?? forecast?.name ?? 'Form');
     return { id: await createOuting(athlete.id, taken.outing, taken.points) };
   });
 }

@@ -1,7 +1,8 @@
 import type { Plan } from '@/core/kit/plan';
-import { deletePlan, getPlan, savePlan } from '@/store/plans';
+import { deletePlan, getPlan, restorePlan, savePlan } from '@/store/plans';
 import { checkPlan, planChange } from '@/app/api/plans/checkPlan';
 import { Changed, checkId, door, readBody } from '@/app/api/door';
+import { object } from '@/formats/schemaParts';
 import { validated } from '@/formats/validate';
 
 type Context = { params: Promise<{ id: string }> };
@@ -16,6 +17,17 @@ export async function PUT(request: Request, context: Context): Promise<Response>
     const now = await getPlan(athlete.id, id);
     if (!now) return null;
     throw new Changed('Plan', body.version, { version: now.version, value: { name: now.name, plan: now.plan } });
+  });
+}
+
+const back = object({ deleted: { const: false } }, ['deleted']);
+
+/** Brings a deleted plan back. */
+export async function PATCH(request: Request, context: Context): Promise<Response> {
+  return door(request, async (athlete) => {
+    const id = checkId((await context.params).id);
+    validated(back, await readBody(request), 'Plan');
+    return (await restorePlan(athlete.id, id)) ? { ok: true } : null;
   });
 }
 

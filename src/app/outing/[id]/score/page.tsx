@@ -1,4 +1,6 @@
 import { notFound } from 'next/navigation';
+import { NotLaidOut } from '@/features/score/NotLaidOut';
+import { problemOf } from '@/features/score/problemOf';
 import { ScoreView } from '@/features/score/ScoreView';
 import { currentAthlete } from '@/store/athlete';
 import { listCloset } from '@/store/closet';
@@ -10,6 +12,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const athlete = await currentAthlete();
   const outing = /^[0-9a-f-]{36}$/i.test(id) ? await getOuting(athlete.id, id) : null;
   if (!outing) notFound();
+  const problem = problemOf(outing, athlete.person);
+  if (problem) return <NotLaidOut outing={outing} problem={problem} />;
   const [owned, plans] = await Promise.all([listCloset(athlete.id, 'all'), listPlans(athlete.id, id)]);
   const current = new Set((await listCloset(athlete.id)).map((o) => o.garment.id));
   return (

@@ -1,0 +1,28 @@
+import { archiveSchema } from './archive';
+import { garmentSchema, outingSchema, planCaseSchema, planSchema, simulateSchema } from './schemas';
+
+/** Published under schemas/. */
+export const PUBLISHED = {
+  'simulate.schema.json': simulateSchema,
+  'plan-case.schema.json': planCaseSchema,
+  'garment.schema.json': {
+    $schema: 'http://json-schema.org/draft-07/schema#',
+    title: 'Lofted Ember: garment',
+    ...garmentSchema,
+  },
+  'plan.schema.json': {
+    $schema: 'http://json-schema.org/draft-07/schema#',
+    title: 'Lofted Ember: plan content',
+    ...planSchema,
+  },
+  'outing.schema.json': {
+    $schema: 'http://json-schema.org/draft-07/schema#',
+    title: 'Lofted Ember: outing',
+    ...outingSchema,
+  },
+  'archive.schema.json': {
+    $schema: 'http://json-schema.org/draft-07/schema#',
+    title: 'Lofted Ember: archive.json, everything of one athlete',
+    ...archiveSchema,
+  },
+} as const;

@@ -1,0 +1,102 @@
+import type { ArchivedOuting, Whole } from '@/formats/archive';
+import { routeFile } from '@/formats/archive';
+import { currentAthlete } from './athlete';
+import { addGarment, listCloset } from './closet';
+import { atomically, sql } from './db';
+import { createOuting, outingOrDeleted, routeOf } from './outings';
+import { PERSON_FIELDS, type Person } from '@/core/body/person';
+import type { Plan } from '@/core/kit/plan';
+
+/** A time in whole, as the database has it: to a microsecond. */
+const ISO = `'YYYY-MM-DD"T"HH24:MI:SS.US"Z"'`;
+const iso = (column: string) => sql().unsafe(`to_char(${column} at time zone 'UTC', ${ISO})`);
+
+/** Everything of an athlete as it is at one moment. */
+export async function readAll(athleteId: string): Promise<Whole> {
+  return atomically(async () => {
+    await sql()`set transaction isolation level repeatable read`;
+    const { name, units, person, wishes } = await currentAthlete();
+    const closet = await listCloset(athleteId, 'all');
+    const times = await sql()<{ id: string; created: string; removed: string | null }[]>`
+      select id, ${iso('created_at')} as created, ${iso('removed_at')} as removed from garment where athlete_id = ${athleteId}`;
+    const timeOf = new Map(times.map((t) => [t.id, t]));
+    const rows = await sql()<{ id: string; created: string; archived: string | null; deleted: string | null }[]>`
+      select id, ${iso('created_at')} as created, ${iso('archived_at')} as archived, ${iso('deleted_at')} as deleted
+      from outing where athlete_id = ${athleteId} order by created_at, id`;
+    const routes: Whole['routes'] = {};
+    const outings: ArchivedOuting[] = [];
+    for (const row of rows) {
+      const stored = await outingOrDeleted(athleteId, row.id);
+      if (!stored) continue;
+      const { id, version: _version, ...outing } = stored;
+      const points = await routeOf(athleteId, id);
+      if (points.length > 0) routes[id] = points;
+      outings.push({
+        id,
+        createdAt: row.created,
+        archivedAt: row.archived,
+        deletedAt: row.deleted,
+        outing,
+        route: points.length > 0 ? routeFile(id, outing.name) : null,
+        plans: await plansOf(id),
+      });
+    }
+    const garments = closet
+      .map(({ garment, catalogueId, dampGm2 }) => ({
+        id: garment.id,
+        catalogueId,
+        dampGm2,
+        removedAt: timeOf.get(garment.id)!.removed,
+        createdAt: timeOf.get(garment.id)!.created,
+        garment,
+      }))
+      .sort((a, b) => (a.createdAt + a.id < b.createdAt + b.id ? -1 : 1));
+    const athlete = { name, units, person, wishes };
+    return { archive: { format: 'lofted-ember archive', version: 1, athlete, garments, outings }, routes };
+  });
+}
+
+async function plansOf(outingId: string): Promise<ArchivedOuting['plans']> {
+  const rows = await sql()<{ id: string; name: string; content: Plan; created: string; deleted: string | null }[]>`
+    select id, name, content, ${iso('created_at')} as created, ${iso('deleted_at')} as deleted
+    from plan where outing_id = ${outingId} order by plan.created_at, id`;
+  return rows.map((r) => ({ id: r.id, name: r.name, createdAt: r.created, deletedAt: r.deleted, plan: r.content }));
+}
+
+/** Puts an archive in the place of everything an athlete has: all of it, or nothing is changed. */
+export async function replaceAll(athleteId: string, { archive, routes }: Whole): Promise<void> {
+  // Times go as text: the driver's own keep no microseconds.
+  await atomically(async () => {
+    const tx = sql();
+    await tx`delete from outing where athlete_id = ${athleteId}`;
+    await tx`delete from garment where athlete_id = ${athleteId}`;
+    const { name, units, person, wishes } = archive.athlete;
+    const columns = Object.fromEntries(
+      (Object.keys(PERSON_FIELDS) as (keyof Person)[]).map((k) => [PERSON_FIELDS[k].column, person[k]]),
+    );
+    await tx`
+      update athlete set ${tx({ name, units, ...columns })}, caution = ${wishes.weights.caution},
+        fuss = ${wishes.weights.fuss}, carried_weight = ${wishes.weights.weight}, max_cues = ${wishes.maxCues},
+        people_waiting = ${wishes.waiting}, floor_feels_c = ${wishes.floorC}, version = version + 1,
+        wishes_version = wishes_version + 1
+      where id = ${athleteId}`;
+    for (const g of archive.garments) {
+      await addGarment(athleteId, g.garment, g.catalogueId, g.dampGm2, g.id);
+      await tx`
+        update garment set created_at = ${g.createdAt}::text::timestamptz, removed_at = ${g.removedAt}::text::timestamptz
+        where id = ${g.id}`;
+    }
+    for (const o of archive.outings) {
+      await createOuting(athleteId, o.outing, routes[o.id] ?? null, o.id);
+      await tx`
+        update outing set created_at = ${o.createdAt}::text::timestamptz,
+          archived_at = ${o.archivedAt}::text::timestamptz, deleted_at = ${o.deletedAt}::text::timestamptz
+        where id = ${o.id}`;
+      for (const p of o.plans)
+        await tx`
+          insert into plan (id, athlete_id, outing_id, name, content, created_at, deleted_at)
+          values (${p.id}, ${athleteId}, ${o.id}, ${p.name}, ${tx.json(p.plan as never)}, ${p.createdAt}::text::timestamptz,
+            ${p.deletedAt}::text::timestamptz)`;
+    }
+  });
+}
