@@ -74,7 +74,7 @@ const urlOf = (password, port, database = 'ember') => `postgres://ember:${passwo
 
 /**
  * Starts (or joins) the cluster of a data folder, which is made where there is none.
- * @param options.port where to listen; left out: any free one
+ * @param options.port where to listen; left out: any free one @param options.join 'at once': whose server runs is of no interest
  * @returns {Promise<{url: string, port: number, stop: () => Promise<void>, kill: () => void, ended: Promise<void>, started: boolean}>}
  * url: of the database's superuser
  */
@@ -88,9 +88,9 @@ export async function startCluster(bin, folderOfData, options = {}) {
   if (!existsSync(join(data, 'cluster.json'))) place = keep(data, place);
   const programs = programsFor(place.folder, bin);
   const password = readFileSync(place.secretFile, 'utf8').trim();
-  const there = await leftRunning(place.folder);
+  const there = options.join === 'at once' ? ready(place.folder) : await leftRunning(place.folder);
   if (there) {
-    say('joining the database that is already running for this folder');
+    if (options.join !== 'at once') say('joining the database that is already running for this folder');
     return {
       url: urlOf(password, there.port),
       port: there.port,
@@ -102,6 +102,12 @@ export async function startCluster(bin, folderOfData, options = {}) {
   }
   const server = await startServer(programs, place.folder, { user, log, port: options.port });
   return { ...server, url: urlOf(password, server.port), started: true };
+}
+
+/** A server of this folder that answers, or null. */
+function ready(folder) {
+  const there = running(folder);
+  return there?.ready ? there : null;
 }
 
 /** A killed launcher's server lingers for a second or two: waits for it to go. @returns it, if it stays */

@@ -28,10 +28,28 @@ const busy = JSON.stringify({
 const unknown = JSON.stringify({
   problems: [{ where: 'Request', field: 'method', value: 'not known', allowed: 'GET, HEAD, POST, PUT, PATCH, DELETE' }],
 });
+const unreadable = JSON.stringify({
+  problems: [
+    { where: 'Address', field: 'path', value: 'not readable', allowed: 'letters, or whole percent signs such as %20' },
+  ],
+});
+
+/** Whether the percent signs of an address stand for whole letters: the framework throws on others. */
+function isReadable(url) {
+  try {
+    decodeURIComponent(url.split('?')[0]);
+    return true;
+  } catch {
+    return false;
+  }
+}
 const refuse = (res, status, body, headers = {}) =>
   res.writeHead(status, { 'content-type': 'application/json', 'cache-control': 'no-store', ...headers }).end(body);
 
 const server = createServer({ headersTimeout: HEAD_MS, requestTimeout: WHOLE_MS }, (req, res) => {
+  // Whoever goes in the middle of sending is no fault of ours.
+  req.on('error', () => {});
+  if (!isReadable(req.url)) return refuse(res, 400, unreadable);
   // Files of the build cost nothing, and health must answer when nothing else does.
   if (req.url.startsWith('/_next/static/') || req.url === '/api/health') return void handle(req, res);
   // The framework's own request object throws on these before any of our code is asked.

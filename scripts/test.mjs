@@ -59,6 +59,14 @@ try {
     failed += stats.unexpected;
     if (status !== 0 && stats.unexpected === 0) failed++;
   } else check('playwright', 1);
+  const { fuzz } = await import('./fuzz.mjs');
+  const { faults } = await fuzz(app.address, 1000);
+  for (const f of faults) say(f);
+  check('a thousand hostile requests', faults.length);
+  const { killtest } = await import('./killtest.mjs');
+  const kills = await killtest(5);
+  for (const l of kills.lost) say(l);
+  check('five kills while editing', kills.lost.length + kills.cycles - kills.saved);
 } catch (e) {
   process.stderr.write(`${e.stack}\n`);
   failed++;

@@ -2,6 +2,7 @@
 import type { SaveState } from './outbox/useOutbox';
 
 const WORDS: Record<SaveState, string> = {
+  opening: 'Opening…',
   saved: 'Saved',
   kept: 'Saving…',
   sending: 'Saving…',

@@ -1,6 +1,6 @@
 /** @jest-environment node */
 import { createHash } from 'node:crypto';
-import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
+import { execFileSync, spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { cpSync, mkdirSync, mkdtempSync, renameSync, rmSync, writeFileSync, chmodSync, readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import postgres from 'postgres';
@@ -159,6 +159,31 @@ test('the database is found again wherever its data folder is moved to, and neve
     expect(readFileSync(join(missing, 'postgres.secret'), 'utf8')).toBe('of another one');
   } finally {
     for (const folder of [home, ...away]) rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+test('a backup holds everything, is made beside a running application, and is never written over anything', async () => {
+  const running = await start();
+  const file = join(data, 'all.backup');
+  const run = (name: string, ...args: string[]) =>
+    spawnSync(join(ROOT, 'bin', name), args, { encoding: 'utf8', cwd: ROOT });
+  const all = (url: string) =>
+    ask(url, async (sql) => [
+      await sql`select * from garment order by id`,
+      await sql`select * from outing order by id`,
+      await sql`select md5(string_agg(p::text, ' ' order by outing_id, seq)) as points from route_point p`,
+    ]);
+  expect(run('backup', file, '--data', data)).toMatchObject({ status: 0 });
+  expect(run('backup', file, '--data', data).stderr).toContain('is there already');
+  const before = await all(running.url);
+  expect(run('restore', file, '--data', data).stderr).toMatch(/holds a database already/);
+  const fresh = join(data, 'restored');
+  expect(run('restore', file, '--data', fresh)).toMatchObject({ status: 0 });
+  const second = await start(fresh);
+  expect(await all(second.url)).toEqual(before);
+  for (const r of [running, second]) {
+    r.child.kill('SIGTERM');
+    await gone(r.child);
   }
 });
 

@@ -44,7 +44,7 @@ export async function door(
     if (length > MAX_BODY) return json(tooLarge(`${(length / MB).toFixed(0)} MB`));
     const athlete = await currentAthlete();
     const key = request.headers.get('idempotency-key');
-    if (key !== null && request.method !== 'GET') {
+    if (key !== null && !['GET', 'HEAD'].includes(request.method)) {
       checkId(key, 'Idempotency-Key');
       // The body is read before the transaction: a slow sender holds no connection.
       // A form is not compared: each sending of it is divided by other marks.

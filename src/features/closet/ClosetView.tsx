@@ -1,7 +1,6 @@
 'use client';
 import { useMutation } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { GROUPS, type Garment, type Group } from '@/core/clothing/garment';
 import type { Units } from '@/formats/measures';
@@ -12,6 +11,7 @@ import { Button } from '@/ui/Button';
 import { useDrafts } from '@/ui/outbox/drafts';
 import { Problems } from '@/ui/Problems';
 import { useToasts } from '@/ui/toasts';
+import { useRefresh } from '@/ui/useRefresh';
 import { CatalogueSheet } from './CatalogueSheet';
 import { GROUP_WORDS } from './garmentFigures';
 import { draftOf, GarmentEditor } from './GarmentEditor';
@@ -19,7 +19,7 @@ import { GarmentTable } from './GarmentTable';
 
 /** The closet: zone by zone, skin out, with what matters drawn and measured. */
 export function ClosetView({ owned, units }: { owned: OwnedGarment[]; units: Units }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const [group, setGroup] = useState<Group>('torso');
   const [chosen, setChosen] = useState<string | null>(null);
   const [adding, setAdding] = useState(false);
@@ -36,7 +36,7 @@ export function ClosetView({ owned, units }: { owned: OwnedGarment[]; units: Uni
   const move = useMutation({
     mutationFn: ({ id, removed }: { id: string; removed: boolean }) =>
       request('PATCH', `/api/garments/${id}`, { removed }),
-    onSuccess: () => router.refresh(),
+    onSuccess: () => refresh(),
   });
   const add = useMutation({
     mutationFn: (g: Garment) => request<{ id: string }>('POST', '/api/garments', { catalogueId: g.id }),
@@ -44,14 +44,14 @@ export function ClosetView({ owned, units }: { owned: OwnedGarment[]; units: Uni
       setGroup(g.group);
       setChosen(id);
       say(`${g.name} is in the closet.`, () => move.mutate({ id, removed: true }));
-      router.refresh();
+      refresh();
     },
   });
   const copy = useMutation({
     mutationFn: (o: OwnedGarment) => request<{ id: string }>('POST', '/api/garments', { copyOf: o.garment.id }),
     onSuccess: ({ id }) => {
       setChosen(id);
-      router.refresh();
+      refresh();
     },
   });
   const takeOut = (o: OwnedGarment) =>
@@ -146,7 +146,7 @@ export function ClosetView({ owned, units }: { owned: OwnedGarment[]; units: Uni
                 key={selected.garment.id}
                 owned={selected}
                 units={units}
-                onStored={() => router.refresh()}
+                onStored={() => refresh()}
                 onTakeOut={() => takeOut(selected)}
                 onCopy={() => copy.mutate(selected)}
               />

@@ -1,6 +1,5 @@
 'use client';
 import { Ellipsis } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { DropdownMenu } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
 import { problemsOf, request } from '@/ui/api';
@@ -9,6 +8,7 @@ import { Input } from '@/ui/fields';
 import { Problems } from '@/ui/Problems';
 import { Sheet } from '@/ui/Sheet';
 import { useToasts } from '@/ui/toasts';
+import { useRefresh } from '@/ui/useRefresh';
 import type { Problem } from '@/formats/problem';
 
 const item =
@@ -98,13 +98,13 @@ function Item({ onSelect, children }: { onSelect: () => void; children: ReactNod
 
 /** Asks the server and shows the list anew; what it would not do is kept to be shown. */
 function useActs() {
-  const router = useRouter();
+  const refresh = useRefresh();
   const [problems, setProblems] = useState<Problem[]>([]);
   const act = async (work: () => Promise<unknown>): Promise<void> => {
     try {
       await work();
       setProblems([]);
-      router.refresh();
+      refresh();
     } catch (e) {
       setProblems(problemsOf(e));
     }

@@ -1,7 +1,6 @@
 'use client';
 import { useMutation } from '@tanstack/react-query';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { day } from '@/formats/dates';
 import type { Problem } from '@/formats/problem';
@@ -9,16 +8,17 @@ import type { Trashed } from '@/store/trash';
 import { problemsOf, request } from '@/ui/api';
 import { Button } from '@/ui/Button';
 import { Problems } from '@/ui/Problems';
+import { useRefresh } from '@/ui/useRefresh';
 
 /** Outings put away: out of the list, with their plans, and back on it when wanted. */
 export function PutAway({ outings }: { outings: { id: string; name: string; startMs: number }[] }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const [problems, setProblems] = useState<Problem[]>([]);
   const back = async (id: string) => {
     try {
       await request('PATCH', `/api/outings/${id}`, { archived: false });
       setProblems([]);
-      router.refresh();
+      refresh();
     } catch (e) {
       setProblems(problemsOf(e));
     }
@@ -54,10 +54,10 @@ const PATHS: Record<Trashed['kind'], (id: string) => [string, object]> = {
 
 /** What was deleted or taken out, with a way back. */
 export function Trash({ things }: { things: Trashed[] }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const back = useMutation({
     mutationFn: ({ kind, id }: Trashed) => request('PATCH', ...PATHS[kind](id)),
-    onSuccess: () => router.refresh(),
+    onSuccess: () => refresh(),
   });
   return (
     <details className="mt-2">

@@ -1,16 +1,16 @@
 'use client';
 import { useMutation } from '@tanstack/react-query';
-import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { problemsOf, request } from '@/ui/api';
 import { Button } from '@/ui/Button';
 import { Problems } from '@/ui/Problems';
 import { Sheet } from '@/ui/Sheet';
 import { useToasts } from '@/ui/toasts';
+import { useRefresh } from '@/ui/useRefresh';
 
 /** Everything of the athlete as one file: out, and in again. */
 export function Everything() {
-  const router = useRouter();
+  const refresh = useRefresh();
   const say = useToasts((t) => t.say);
   const input = useRef<HTMLInputElement>(null);
   const [file, setFile] = useState<File | null>(null);
@@ -25,7 +25,7 @@ export function Everything() {
       }),
     onSuccess: ({ outings, garments }) => {
       say(`${garments} pieces and ${outings} outings are here again.`);
-      router.refresh();
+      refresh();
     },
     onSettled: done,
   });

@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Controller, FormProvider, useForm, useFormContext, useWatch } from 'react-hook-form';
 import { bodyArea, PERSON_FIELDS, PERSON_RANGE, type Person } from '@/core/body/person';
@@ -19,6 +18,7 @@ import { SaveNote } from '@/ui/SaveNote';
 import { Segments } from '@/ui/Segments';
 import { Slider } from '@/ui/Slider';
 import { useToasts } from '@/ui/toasts';
+import { useRefresh } from '@/ui/useRefresh';
 
 type Key = keyof Person;
 type Form = Pick<Athlete, 'name' | 'units' | 'person'>;
@@ -30,7 +30,7 @@ const PERSONAL = KEYS.filter((k) => PERSON_FIELDS[k].ends);
 
 /** Me: what the model needs to know of one body. */
 export function MeView({ athlete }: { athlete: Athlete }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const say = useToasts((t) => t.say);
   const form = useForm<Form>({
     defaultValues: { name: athlete.name, units: athlete.units, person: athlete.person },
@@ -48,7 +48,7 @@ export function MeView({ athlete }: { athlete: Athlete }) {
     version: athlete.version,
     wrap: ({ name, units, person }) => ({ name, units, person }),
     unwrap: (body) => body as unknown as Form,
-    onStored: () => router.refresh(),
+    onStored: () => refresh(),
     onTaken: (me) => form.reset(me),
   });
   const save = (me: Form) => {

@@ -64,7 +64,7 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
     version: stored.version,
     wrap: (o) => ({ outing: bodyOf(o) }),
     unwrap: (body) => ({ ...(body.outing as Outing), profile: stored.profile }),
-    onStored: () => router.refresh(),
+    onStored: () => {},
     onTaken: edit,
   });
   const { timeline } = laid;

@@ -1,17 +1,40 @@
 'use client';
-import dynamic from 'next/dynamic';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ComponentType, type ReactNode } from 'react';
 import type { EChartProps } from './EChart';
 
-const EChart = dynamic(() => import('./EChart'), { ssr: false });
+/** A part of the program that could not be fetched is asked for again this often, ms: the server may only be starting. */
+const AGAIN_MS = 3000;
+const MOST_TRIES = 10;
+
+/** The charts' own program, fetched when the first is shown. A page without it is whole but for its charts. */
+function useEChart(): { EChart: ComponentType<EChartProps> | null; failed: boolean } {
+  const [EChart, setEChart] = useState<ComponentType<EChartProps> | null>(null);
+  const [tries, setTries] = useState(0);
+  useEffect(() => {
+    if (EChart || tries > MOST_TRIES) return;
+    let here = true;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    import('./EChart').then(
+      (m) => here && setEChart(() => m.default),
+      () => (timer = setTimeout(() => here && setTries((n) => n + 1), AGAIN_MS)),
+    );
+    return () => {
+      here = false;
+      clearTimeout(timer);
+    };
+  }, [EChart, tries]);
+  return { EChart, failed: tries > MOST_TRIES };
+}
 
 /** A plain chart, loaded when it is first shown, with the table behind it. */
 export function Chart({ table, ...rest }: EChartProps & { table: ReactNode }) {
   const [open, setOpen] = useState(false);
+  const { EChart, failed } = useEChart();
   return (
     <figure className="m-0">
       <div style={{ minHeight: rest.height }}>
-        <EChart {...rest} />
+        {EChart && <EChart {...rest} />}
+        {failed && <p className="text-ink-2">The chart could not be fetched. The table below says the same.</p>}
       </div>
       <details className="text-[12px]" onToggle={(e) => setOpen(e.currentTarget.open)}>
         <summary className="w-fit cursor-pointer py-1 text-ink-3">as a table</summary>

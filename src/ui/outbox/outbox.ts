@@ -60,6 +60,9 @@ export interface NewEdit {
 const REST_MS = 400;
 const FIRST_RETRY_MS = 500;
 const LAST_RETRY_MS = 30_000;
+/** The page that was here a moment ago may still count as open: a new one looks so often, so far apart, ms, before it goes on. */
+const FIRST_LOOKS = 8;
+const LOOK_AGAIN_MS = 200;
 
 /** What wants to know that something was stored, or that the other window's was taken. */
 export interface Listener {
@@ -248,13 +251,17 @@ export function createOutbox(world: World) {
     },
     /** takes over what windows that are gone could not send; once in a while, since a window takes a moment to be gone */
     async adopt(): Promise<void> {
-      const open = await world.windows();
-      const all = await world.store.all().catch(() => []);
-      const left = all.filter((k) => k.window !== world.window && !open?.includes(k.window));
-      for (const kept of left.sort((a, b) => a.at - b.at)) {
-        const mine = { ...kept, window: world.window };
-        await world.store.put(mine);
-        set(kept.id, { kept: mine, place: 'kept', problems: [], now: null, tries: 0 });
+      for (let looks = state.getState().ready ? 1 : FIRST_LOOKS; looks > 0; looks--) {
+        const open = await world.windows();
+        const others = (await world.store.all().catch(() => [])).filter((k) => k.window !== world.window);
+        const left = others.filter((k) => !open?.includes(k.window) && !get(k.id));
+        for (const kept of left.sort((a, b) => a.at - b.at)) {
+          const mine = { ...kept, window: world.window };
+          await world.store.put(mine);
+          set(kept.id, { kept: mine, place: 'kept', problems: [], now: null, tries: 0 });
+        }
+        if (others.length === left.length) break;
+        if (looks > 1) await new Promise((go) => setTimeout(go, LOOK_AGAIN_MS));
       }
       state.setState({ ready: true });
       this.flush();

@@ -1,10 +1,11 @@
 'use client';
-import { useCallback, useEffect, useRef } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { outbox as browserOutbox } from './browserOutbox';
 import { pendingOf, type Outbox, type Place } from './outbox';
 
-export type SaveState = 'saved' | Place;
+/** 'opening': what windows that are gone have left is still being looked for */
+export type SaveState = 'opening' | 'saved' | Place;
 
 interface Told<T> {
   thing: string;
@@ -49,6 +50,8 @@ export function useOutbox<T>({
   const pending = useStore(outbox.state, (s) => pendingOf(s, thing));
   const ready = useStore(outbox.state, (s) => s.ready);
   const told = useRef<Told<T>>({ thing, value: stored, version });
+  /** what this page gave to the outbox: other edits of the thing are those of windows that are gone */
+  const [own] = useState(() => new WeakSet<object>());
   const latest = useRef({ says, path, wrap, unwrap, onStored, onTaken });
   useEffect(() => {
     latest.current = { says, path, wrap, unwrap, onStored, onTaken };
@@ -72,6 +75,7 @@ export function useOutbox<T>({
       stored: (body, at) => {
         // An answer that is told again may be older than what the page shows.
         if (at <= told.current.version) return;
+        if (!own.has(body)) take(body, at);
         told.current.version = at;
         latest.current.onStored(latest.current.unwrap(body), at);
       },
@@ -86,11 +90,13 @@ export function useOutbox<T>({
     if (value === null || current.thing !== thing || same(value, current.value)) return;
     current.value = value;
     const { says, path, wrap } = latest.current;
-    void outbox.edit({ thing, says, path, version: current.version, value: wrap(value) });
-  }, [thing, value, same, outbox]);
+    const body = wrap(value);
+    own.add(body);
+    void outbox.edit({ thing, says, path, version: current.version, value: body });
+  }, [thing, value, same, outbox, own]);
 
   return {
-    state: (pending?.place ?? 'saved') as SaveState,
+    state: (pending?.place ?? (ready ? 'saved' : 'opening')) as SaveState,
     problems: pending?.place === 'refused' ? pending.problems : [],
     /** sends at once */
     saveNow: useCallback(() => outbox.flush('stays', thing), [outbox, thing]),
