@@ -47,8 +47,10 @@ export async function loadDemoInto(url, how) {
   const before = process.env.DATABASE_URL;
   process.env.DATABASE_URL = url;
   const loaded = await loadDemo((name) => readFileSync(join(ROOT, 'src/demo/files', name), 'utf8'), how);
-  await globalThis.emberSql?.end();
-  globalThis.emberSql = undefined;
+  for (const pool of ['emberSql', 'emberTransactions']) {
+    await globalThis[pool]?.end();
+    globalThis[pool] = undefined;
+  }
   process.env.DATABASE_URL = before ?? '';
   return loaded;
 }

@@ -46,14 +46,14 @@ async function saves(address, count, port) {
       ).json();
       let { version } = made;
       while (done < count) {
-        done++;
+        const nth = ++done;
         const answer = await fetch(
           `${address}/api/plans/${made.id}`,
-          json('PUT', { name: `Soak ${done}`, plan, version }),
+          json('PUT', { name: `Soak ${nth}`, plan, version }),
         );
         if (answer.ok) ({ version } = await answer.json());
         else refused++;
-        if (done % Math.ceil(count / 5) === 0) say(`memory of the server after ${done} saves`, memoryMb(port), 'MB');
+        if (nth % Math.ceil(count / 5) === 0) say(`memory of the server after ${nth} saves`, memoryMb(port), 'MB');
       }
       await fetch(`${address}/api/plans/${made.id}`, { method: 'DELETE' });
     }),

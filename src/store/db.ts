@@ -2,16 +2,26 @@ import { AsyncLocalStorage } from 'node:async_hooks';
 import postgres from 'postgres';
 
 declare global {
-  // One pool for the whole process, kept across hot reloads.
+  // For the whole process, kept across hot reloads.
   var emberSql: postgres.Sql | undefined;
+  var emberTransactions: postgres.Sql | undefined;
 }
 
-const transaction = new AsyncLocalStorage<postgres.Sql>();
+/** An open transaction; `over` once its connection broke, and nothing more may be sent down it. */
+interface Open {
+  sql: postgres.Sql;
+  over: boolean;
+}
 
-/** Connections held open: more than this machine has use for at once. */
-const CONNECTIONS = 8;
+const transaction = new AsyncLocalStorage<Open>();
 
-/** The way to the database broke while a transaction was being ended: nobody knows yet whether it was stored. */
+/** What still runs on connections that are left may take so long, s. */
+const OLD_S = 5;
+/** Connections held open for single statements, and for transactions, one each: more than this machine has use for at once. */
+const PLAIN = 6;
+const TRANSACTIONS = 8;
+
+/** The way to the database broke while a transaction was open: nobody knows yet whether it was stored. */
 export class OutcomeUnknown extends Error {
   constructor(cause: unknown) {
     super('the database went away while storing', { cause });
@@ -19,55 +29,66 @@ export class OutcomeUnknown extends Error {
   }
 }
 
-function pool(): postgres.Sql {
-  if (!globalThis.emberSql) {
-    const url = process.env.DATABASE_URL;
-    if (!url) throw new Error('DATABASE_URL is not set: start the application with bin/demo or bin/dev');
-    globalThis.emberSql = postgres(url, { max: CONNECTIONS, onnotice: () => {}, connect_timeout: 5 });
-  }
-  return globalThis.emberSql;
+function connect(max: number): postgres.Sql {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('DATABASE_URL is not set: start the application with bin/demo or bin/dev');
+  return postgres(url, { max, onnotice: () => {}, connect_timeout: 5 });
 }
 
 /** The database client: the open transaction inside `atomically`, else the pool. Connects on first use to DATABASE_URL. */
-export const sql = (): postgres.Sql => transaction.getStore() ?? pool();
+export function sql(): postgres.Sql {
+  const open = transaction.getStore();
+  if (!open) return (globalThis.emberSql ??= connect(PLAIN));
+  if (open.over) throw new OutcomeUnknown('its connection broke');
+  return open.sql;
+}
 
 /**
  * Runs work in one transaction: all of it is stored or nothing. Joins a transaction that is already open.
  *
- * The connection is reserved before BEGIN is sent. The driver's own `begin` sends it down a connection that others use as well
- * when many queries wait, and their work then rides in this transaction.
- * @throws OutcomeUnknown when the end of it was not heard of; what `work` throws, with nothing stored
+ * Transactions have connections of their own. On one that single statements share, the driver sends BEGIN without keeping others
+ * away when about a hundred queries wait there, and their work then rides in this transaction.
+ * @throws OutcomeUnknown when the connection broke before the end of it was heard of; what `work` throws, with nothing stored
  */
 export async function atomically<T>(work: () => Promise<T>): Promise<T> {
   if (transaction.getStore()) return work();
-  const held = await pool().reserve();
-  let lost = false;
-  const undo = () =>
-    held`rollback`.then(
-      () => {},
-      () => {
-        lost = true;
-      },
-    );
+  const pool = (globalThis.emberTransactions ??= connect(TRANSACTIONS));
+  const never = new Promise<never>(() => {});
+  let open: Open | null = null;
   try {
-    await held`begin`;
-    const result = await transaction.run(held, work).catch(async (e: unknown) => {
-      await undo();
-      throw e;
-    });
-    const { command } = await held`commit`.catch((e: unknown) => {
-      lost = true;
-      throw new OutcomeUnknown(e);
-    });
-    // A transaction in which a statement failed is undone by the database whatever is asked for.
-    if (command !== 'COMMIT')
-      throw new Error(`a transaction ended with ${command}: a failed statement in it was passed over`);
-    return result;
+    return (await pool.begin((tx) => {
+      const mine: Open = (open = { sql: tx as unknown as postgres.Sql, over: false });
+      // Once the connection broke nobody waits for this any more, and the driver must not send its COMMIT or ROLLBACK down it.
+      return transaction.run(mine, work).then(
+        (result) => (mine.over ? never : result),
+        (e: unknown) => (mine.over ? never : Promise.reject(e)),
+      );
+    })) as T;
   } catch (e) {
-    if ((e as { code?: string }).code?.startsWith('CONNECTION_')) lost = true;
-    throw e;
-  } finally {
-    // A connection that broke has left the reserve by itself; handed back it would be given to others.
-    if (!lost) held.release();
+    const begun = open as Open | null;
+    if (!isAway(e) || isSlow(e)) throw e;
+    if (begun) begun.over = true;
+    renewPool();
+    throw begun ? new OutcomeUnknown(e) : e;
   }
+}
+
+/**
+ * Whether the database cannot be reached, is starting or stopping, has put us out, or gave up on a statement that took too long.
+ * Codes: PostgreSQL's classes 08, 53, 57 and 25P03, the system's and the driver's own.
+ */
+export function isAway(e: unknown): boolean {
+  const code = String((e as { code?: unknown } | null)?.code ?? '');
+  return /^(CONNECT|ECONN|EPIPE|57|53|08|25P03)/.test(code);
+}
+
+/** A statement that took too long says nothing against its connection. */
+export const isSlow = (e: unknown): boolean => (e as { code?: unknown } | null)?.code === '57014';
+
+/** Leaves every connection to end by itself and starts with new ones: after the database was away none of the old can be trusted. */
+export function renewPool(): void {
+  for (const old of [globalThis.emberSql, globalThis.emberTransactions])
+    void old?.end({ timeout: OLD_S }).catch(() => {});
+  globalThis.emberSql = undefined;
+  globalThis.emberTransactions = undefined;
 }

@@ -5,7 +5,7 @@ import { parseJson } from '@/formats/validate';
 import { KeyTaken, once, type Answer } from '@/store/answered';
 import { currentAthlete, type Athlete } from '@/store/athlete';
 import { TooBusy } from '@/workers/intake';
-import { OutcomeUnknown } from '@/store/db';
+import { isAway, isSlow, OutcomeUnknown, renewPool } from '@/store/db';
 import { log, traceOf } from '@/store/log';
 
 /** Largest request body, bytes: a route and a forecast with room to spare. */
@@ -92,6 +92,7 @@ function refused(e: unknown, request: Request): Response {
     const problem: Problem = { where: e.where, field: 'version', value: String(e.version), allowed };
     return json({ status: 409, body: { problems: [problem], now: e.now } });
   }
+  if (isAway(e) && !isSlow(e)) renewPool();
   log.error({ route: new URL(request.url).pathname, method: request.method, ...traceOf(e) }, 'a request failed');
   const [status, says] =
     e instanceof OutcomeUnknown
@@ -105,12 +106,6 @@ function refused(e: unknown, request: Request): Response {
     refusal(status as number, [{ where: 'Server', field: 'error', value: 'not done', allowed: says as string }]),
     status === 503 ? { 'retry-after': '1' } : {},
   );
-}
-
-/** Whether the database cannot be reached, is starting or stopping, or gave up on a statement that took too long. */
-function isAway(e: unknown): boolean {
-  const code = String((e as { code?: unknown }).code ?? '');
-  return code.startsWith('CONNECT') || /^(ECONN|EPIPE|57|53|08|25P03)/.test(code);
 }
 
 class TooLarge extends Error {}

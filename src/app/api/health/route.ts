@@ -1,6 +1,6 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import { NextResponse } from 'next/server';
-import { sql } from '@/store/db';
+import { renewPool, sql } from '@/store/db';
 
 export const dynamic = 'force-dynamic';
 
@@ -17,5 +17,6 @@ export async function GET(): Promise<Response> {
     wait(PATIENCE_MS, 'silent' as const),
   ]);
   const ok = database === 'answers';
+  if (!ok) renewPool();
   return NextResponse.json({ ok, database }, { status: ok ? 200 : 503, headers: { 'cache-control': 'no-store' } });
 }

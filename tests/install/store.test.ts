@@ -1,0 +1,202 @@
+/** @jest-environment node */
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import postgres from 'postgres';
+import { KeyTaken, once } from '@/store/answered';
+import { currentAthlete } from '@/store/athlete';
+import { listCloset } from '@/store/closet';
+import { atomically, OutcomeUnknown, sql } from '@/store/db';
+import { keptLines } from '@/store/homeLines';
+import { getOuting, listOutings } from '@/store/outings';
+import { listPlans } from '@/store/plans';
+import { listTrash } from '@/store/trash';
+
+/** The store against a database of its own, as the application's role. */
+jest.setTimeout(120_000);
+const ROOT = resolve(__dirname, '../..');
+let data: string;
+let cluster: ChildProcess;
+let superuser: string;
+
+beforeAll(async () => {
+  data = mkdtempSync('/var/tmp/ember-store-');
+  chmodSync(data, 0o755);
+  const script = (name: string) => JSON.stringify(join(ROOT, 'scripts', name));
+  const program = `
+    const { startCluster } = await import(${script('cluster.mjs')});
+    const { ensurePostgres } = await import(${script('install.mjs')});
+    const { openDatabase } = await import(${script('roles.mjs')});
+    const { loadDemoInto } = await import(${script('demo.mjs')});
+    const cluster = await startCluster(ensurePostgres(), ${JSON.stringify(data)});
+    const { owner, app } = await openDatabase(cluster.url);
+    await loadDemoInto(owner, 'if empty');
+    console.log(JSON.stringify({ superuser: cluster.url, app }));
+    process.on('SIGTERM', async () => { await cluster.stop(); process.exit(0); });
+    setInterval(() => {}, 1000);`;
+  cluster = spawn(process.execPath, ['--input-type=module', '-e', program], {
+    cwd: ROOT,
+    stdio: ['ignore', 'pipe', 2],
+  });
+  const told = await new Promise<{ superuser: string; app: string }>((done) => {
+    let out = '';
+    cluster.stdout!.on('data', (d) => {
+      out += d;
+      const line = out.split('\n').find((l) => l.startsWith('{'));
+      if (line) done(JSON.parse(line));
+    });
+  });
+  superuser = told.superuser;
+  process.env.DATABASE_URL = told.app;
+});
+
+afterAll(async () => {
+  await globalThis.emberSql?.end({ timeout: 1 });
+  await globalThis.emberTransactions?.end({ timeout: 1 });
+  const ended = new Promise((done) => cluster.once('exit', done));
+  cluster.kill('SIGTERM');
+  await ended;
+  rmSync(data, { recursive: true, force: true });
+});
+
+async function asSuperuser<T>(work: (s: postgres.Sql) => Promise<T>): Promise<T> {
+  const s = postgres(superuser, { max: 1, onnotice: () => {} });
+  try {
+    return await work(s);
+  } finally {
+    await s.end();
+  }
+}
+
+test('under a flood of queries nothing that was acknowledged rides in a transaction that is undone', async () => {
+  await asSuperuser((s) => s.unsafe('create table flood (n int); grant all on flood to ember_app'));
+  let acknowledged = 0;
+  // Far more than a hundred in the pipeline of each connection.
+  const plain = Array.from({ length: 1500 }, async (_, n) => {
+    await sql()`insert into flood values (${n})`;
+    acknowledged++;
+  });
+  const undone = Array.from({ length: 60 }, () =>
+    atomically(async () => {
+      await sql()`insert into flood values (-1)`;
+      throw new Error('undo');
+    }).catch((e: Error) => expect(e.message).toBe('undo')),
+  );
+  const kept = Array.from({ length: 60 }, () =>
+    atomically(async () => {
+      await sql()`insert into flood values (-2)`;
+      await sql()`insert into flood values (-2)`;
+      acknowledged += 2;
+    }),
+  );
+  await Promise.all([...plain, ...undone, ...kept]);
+  const [{ n, wrong }] = await sql()<{ n: number; wrong: number }[]>`
+    select count(*)::int as n, count(*) filter (where n = -1)::int as wrong from flood`;
+  expect({ n, wrong }).toEqual({ n: acknowledged, wrong: 0 });
+});
+
+test('a transaction in which a failed statement was passed over is not called stored', async () => {
+  const passedOver = atomically(async () => {
+    await sql()`insert into flood values (-3)`;
+    await sql()`insert into flood values ('x')`.catch(() => {});
+  });
+  await expect(passedOver).rejects.toThrow(/invalid input syntax/);
+  expect(await sql()`select 1 from flood where n = -3`).toHaveLength(0);
+});
+
+test('a connection that breaks in the middle is not given to others, and the next transaction has a whole one', async () => {
+  for (let i = 0; i < 12; i++) {
+    const broken = atomically(async () => {
+      const [{ pid }] = await sql()`select pg_backend_pid() as pid`;
+      await asSuperuser((s) => s`select pg_terminate_backend(${pid})`);
+      await sql()`insert into flood values (-4)`;
+    });
+    await expect(broken).rejects.toThrow(OutcomeUnknown);
+  }
+  expect(await atomically(async () => (await sql()`select 1 as one`)[0].one)).toBe(1);
+  expect(await sql()`select 1 from flood where n = -4`).toHaveLength(0);
+});
+
+test('what has a key is done once, also of two at the same moment; what throws leaves the key free', async () => {
+  const { id } = await currentAthlete();
+  const key = '11111111-2222-4333-8444-555555555555';
+  let done = 0;
+  const work = async () => {
+    done++;
+    await new Promise((go) => setTimeout(go, 100));
+    return { status: 200, body: { done } };
+  };
+  await expect(once(id, key, 'a', () => Promise.reject(new Error('not now')))).rejects.toThrow('not now');
+  const answers = await Promise.all([1, 2, 3].map(() => once(id, key, 'a', work)));
+  expect(answers).toEqual(Array(3).fill({ status: 200, body: { done: 1 } }));
+  await expect(once(id, key, 'b', work)).rejects.toThrow(KeyTaken);
+  expect(done).toBe(1);
+});
+
+test('with a thousand athletes, what one is shown is found by index and never by reading through everybody’s', async () => {
+  const athlete = await currentAthlete();
+  await asSuperuser((s) =>
+    s.unsafe(`
+      insert into athlete (name, mass_kg, height_m, fat_percent, vo2max_ml_kg_min, rest_bpm, max_bpm, created_at)
+      select 'Athlete ' || n, 70, 1.75, 15, 50, 50, 185, now() + n * interval '1 second' from generate_series(1, 1000) n;
+      create temp table names as select string_agg('g.' || quote_ident(column_name), ',') as list, string_agg(quote_ident(column_name), ',') as plain from information_schema.columns
+        where table_name = 'garment' and column_name not in ('id', 'athlete_id');
+      do $$ declare l text; p text; begin select list, plain into l, p from names;
+        execute 'insert into garment (athlete_id, ' || p || ') select a.id, ' || l || ' from athlete a
+          cross join lateral (select * from garment where athlete_id = (select id from athlete order by created_at limit 1) limit 30) g
+          where a.name like ''Athlete %'''; end $$;
+      insert into outing (athlete_id, name, sport, start_local, utc_offset_min, load_kg, forecast_ele_m, start_ele_m, albedo)
+        select id, 'Run ' || n, 'run', '2027-01-16 08:00', 60, 0, 0, 0, 0.6 from athlete, generate_series(1, 10) n
+        where name like 'Athlete %';
+      insert into plan (athlete_id, outing_id, name, content) select athlete_id, id, 'Plan A', '{}' from outing
+        where name like 'Run %';
+      insert into outing_leg (outing_id, seq, name, sport, minutes, distance_m, climb_m, effort_by, shelter, pack_on, no_stopping)
+        select id, 0, 'x', 'run', 60, 0, 0, 'usual', 'open', false, false from outing where name like 'Run %';
+      insert into forecast_hour select id, timestamp '2027-01-16 08:00', 0, 0.7, 3, 5, 0, 0, 'none', 1 from outing
+        where name like 'Run %';
+      insert into home_line select id, 'x', '{}' from outing where name like 'Run %';
+      analyze;`),
+  );
+  const scans = async () => {
+    await new Promise((go) => setTimeout(go, 1200));
+    const rows = await asSuperuser(
+      (s) => s<{ relname: string; seq_scan: string }[]>`select relname, seq_scan from pg_stat_user_tables`,
+    );
+    return Object.fromEntries(rows.map((r) => [r.relname, Number(r.seq_scan)]));
+  };
+  const before = await scans();
+  const [first] = await listOutings(athlete.id);
+  for (let i = 0; i < 5; i++)
+    await Promise.all([
+      listCloset(athlete.id),
+      listCloset(athlete.id, 'all'),
+      listOutings(athlete.id),
+      listOutings(athlete.id, 'put away'),
+      getOuting(athlete.id, first.id),
+      listPlans(athlete.id, first.id),
+      keptLines(athlete.id),
+      listTrash(athlete.id),
+    ]);
+  // Connections tell what they did when they are idle for a moment, or end.
+  await globalThis.emberSql!.end();
+  globalThis.emberSql = undefined;
+  const after = await scans();
+  for (const table of ['garment', 'plan', 'outing', 'outing_leg', 'forecast_hour', 'home_line'])
+    expect({ table, scans: after[table] - before[table] }).toEqual({ table, scans: 0 });
+});
+
+test('the log tells what failed and where, and nothing that was typed', () => {
+  const program = `
+    const { build } = await import('esbuild');
+    await build({ entryPoints: ['src/store/log.ts'], bundle: true, platform: 'node', format: 'esm', outfile: '${data}/log.mjs', external: ['pino'] });`;
+  execFileSync(process.execPath, ['--input-type=module', '-e', program], { cwd: ROOT });
+  const say = `
+    import { createRequire } from 'node:module';
+    const e = Object.assign(new TypeError('a name: Secret Person'), { code: '22P02', detail: 'Secret Person' });
+    const { log, traceOf } = await import('${data}/log.mjs');
+    log.error({ route: '/api/athlete', ...traceOf(e) }, 'a request failed');`;
+  execFileSync('ln', ['-sfn', join(ROOT, 'node_modules'), join(data, 'node_modules')]);
+  const line = execFileSync(process.execPath, ['--input-type=module', '-e', say], { cwd: ROOT, encoding: 'utf8' });
+  expect(JSON.parse(line)).toMatchObject({ kind: 'TypeError', code: '22P02', route: '/api/athlete' });
+  expect(line).not.toContain('Secret');
+});
