@@ -59,11 +59,11 @@ try {
     failed += stats.unexpected;
     if (status !== 0 && stats.unexpected === 0) failed++;
   } else check('playwright', 1);
-  const { fuzz } = await import('./fuzz.mjs');
+  const { fuzz } = await import('../tests/trials/fuzz.mjs');
   const { faults } = await fuzz(app.address, 1000);
   for (const f of faults) say(f);
   check('a thousand hostile requests', faults.length);
-  const { killtest } = await import('./killtest.mjs');
+  const { killtest } = await import('../tests/trials/killtest.mjs');
   const kills = await killtest(5);
   for (const l of kills.lost) say(l);
   check('five kills while editing', kills.lost.length + kills.cycles - kills.saved);

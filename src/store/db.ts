@@ -61,7 +61,7 @@ export async function atomically<T>(work: () => Promise<T>): Promise<T> {
       // Once the connection broke nobody waits for this any more, and the driver must not send its COMMIT or ROLLBACK down it.
       return transaction.run(mine, work).then(
         (result) => (mine.over ? never : result),
-        (e: unknown) => (mine.over ? never : Promise.reject(e)),
+        (e: unknown) => (mine.over || isBroken(e) ? never : Promise.reject(e)),
       );
     })) as T;
   } catch (e) {
@@ -81,6 +81,10 @@ export function isAway(e: unknown): boolean {
   const code = String((e as { code?: unknown } | null)?.code ?? '');
   return /^(CONNECT|ECONN|EPIPE|57|53|08|25P03)/.test(code);
 }
+
+/** After these the connection is closed, by us or by the database: the driver's `begin` ends by itself with that. */
+const isBroken = (e: unknown): boolean =>
+  /^(CONNECTION_|ECONN|EPIPE|57P0|08|25P03)/.test(String((e as { code?: unknown } | null)?.code ?? ''));
 
 /** A statement that took too long says nothing against its connection. */
 export const isSlow = (e: unknown): boolean => (e as { code?: unknown } | null)?.code === '57014';

@@ -94,6 +94,21 @@ function ask<T>(setting: Setting, question: (api: Remote<EmberWorker>) => Promis
   return { result, cancel: end };
 }
 
+/** A simulation of the longest day takes a fraction of this, ms. */
+const PATIENCE_MS = 5000;
+
+class Silent extends Error {}
+
+/** Rejects when nothing was heard for too long. */
+function quiet(): { over: Promise<never>; end: () => void } {
+  let end = () => {};
+  const over = new Promise<never>((_, reject) => {
+    const timer = setTimeout(() => reject(new Silent()), PATIENCE_MS);
+    end = () => clearTimeout(timer);
+  });
+  return { over, end };
+}
+
 interface Waiting {
   setting: Setting;
   plan: Plan;
@@ -120,10 +135,7 @@ export class Scorer {
     this.waiting = null;
     this.busy = true;
     try {
-      this.running ??= start();
-      const { api, broken } = this.running;
-      await Promise.race([tell(this.running, setting), broken]);
-      done(await Promise.race([api.score(plan, stepS), broken]));
+      done(await this.scored(setting, plan, stepS));
     } catch (e) {
       // A worker that broke as a whole is not asked again: the next plan gets a new one.
       if (e instanceof WorkerBroke) this.running = null;
@@ -132,6 +144,25 @@ export class Scorer {
       this.busy = false;
     }
     void this.next();
+  }
+
+  /** Asks, and once more another worker where the first says nothing: it hangs, or is gone without a word. */
+  private async scored(setting: Setting, plan: Plan, stepS: number): Promise<Scored> {
+    for (let first = true; ; first = false) {
+      const running = (this.running ??= start());
+      const answer = tell(running, setting).then(() => running.api.score(plan, stepS));
+      const silence = quiet();
+      try {
+        return await Promise.race([answer, running.broken, silence.over]);
+      } catch (e) {
+        if (!(e instanceof Silent)) throw e;
+        running.worker.terminate();
+        this.running = null;
+        if (!first) throw new WorkerBroke('it does not answer');
+      } finally {
+        silence.end();
+      }
+    }
   }
 
   close(): void {

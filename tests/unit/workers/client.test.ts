@@ -24,7 +24,8 @@ class NearWorker extends EventTarget {
     };
     const { port1, port2 } = this.channel;
     const open = () => void NearWorker.opened++;
-    expose({ open, plan: ask, schools: ask, practise: () => void NearWorker.practised++ }, port2 as never);
+    const score = () => new Promise((done) => this.questions.push(done));
+    expose({ open, plan: ask, schools: ask, score, practise: () => void NearWorker.practised++ }, port2 as never);
     port1.onmessage = (e) => this.dispatchEvent(Object.assign(new Event('message'), { data: e.data as unknown }));
   }
 
@@ -129,4 +130,48 @@ test('a worker that breaks while it waits is not asked; one that breaks at work 
 
 test('what a worker practises on is an outing that can be planned', () => {
   expect(practise).not.toThrow();
+});
+
+test('a simulation that does not answer within five seconds is given to another worker once, and then said to be broken', async () => {
+  jest.useFakeTimers({ doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask'] });
+  const wait = async (ms: number) => {
+    await jest.advanceTimersByTimeAsync(ms);
+    for (let i = 0; i < 20; i++) await new Promise((go) => setImmediate(go));
+  };
+  try {
+    const told: string[] = [];
+    const scorer = new page.Scorer();
+    const empty = { worn: [], carried: [], openings: {}, cues: [] };
+    const before = NearWorker.all.length;
+    const score = () =>
+      scorer.score(
+        setting,
+        empty,
+        10,
+        (s) => told.push(String(s)),
+        (e) => told.push(`${e.constructor.name}: ${e.message}`),
+      );
+    score();
+    await wait(4900);
+    expect(NearWorker.all.length - before).toBe(1);
+    await wait(200);
+    expect(NearWorker.all[before].ended).toBe(true);
+    expect(NearWorker.all.length - before).toBe(2);
+    latest().questions.pop()!('scored by the second');
+    await wait(10);
+    expect(told).toEqual(['scored by the second']);
+    score();
+    await wait(5100);
+    await wait(5100);
+    expect(told[1]).toBe('WorkerBroke: it does not answer');
+    // The next plan gets a new one.
+    score();
+    await wait(10);
+    latest().questions.pop()!('scored again');
+    await wait(10);
+    expect(told[2]).toBe('scored again');
+    scorer.close();
+  } finally {
+    jest.useRealTimers();
+  }
 });

@@ -6,9 +6,9 @@ import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './install.mjs';
+import { ensureBuild, ensureChromium, ensurePackages, ROOT } from '../../scripts/install.mjs';
 import { chance } from './hostile.mjs';
-import { processesIn } from './processes.mjs';
+import { processesIn } from '../../scripts/processes.mjs';
 
 const BACK_MS = 60_000;
 
@@ -26,7 +26,7 @@ const healthy = async (address) =>
 
 /** @returns {Promise<{cycles: number, saved: number, lost: string[]}>} */
 export async function killtest(cycles, seed = 1) {
-  const { freePort } = await import('./cluster.mjs');
+  const { freePort } = await import('../../scripts/cluster.mjs');
   const { chromium } = createRequire(import.meta.url)('@playwright/test');
   const c = chance(seed);
   const data = mkdtempSync('/var/tmp/ember-kill-');

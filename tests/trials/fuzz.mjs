@@ -5,7 +5,7 @@ import { request as ask } from 'node:http';
 import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
-import { ensureBuild, ensurePackages, ensurePostgres, ROOT } from './install.mjs';
+import { ensureBuild, ensurePackages, ensurePostgres, ROOT } from '../../scripts/install.mjs';
 import { chance, hostileBody, hostileHeaders, hostileId } from './hostile.mjs';
 
 /** Longer than this, ms, and somebody waits for nothing. */
@@ -214,10 +214,10 @@ async function main() {
   ensurePackages();
   ensureBuild();
   const [inputs, seed] = [Number(process.argv[2] ?? 10_000), Number(process.argv[3] ?? 1)];
-  const { freePort, startCluster } = await import('./cluster.mjs');
-  const { openDatabase } = await import('./roles.mjs');
-  const { startApplication } = await import('./serve.mjs');
-  const { loadDemoInto } = await import('./demo.mjs');
+  const { freePort, startCluster } = await import('../../scripts/cluster.mjs');
+  const { openDatabase } = await import('../../scripts/roles.mjs');
+  const { startApplication } = await import('../../scripts/serve.mjs');
+  const { loadDemoInto } = await import('../../scripts/demo.mjs');
   const data = mkdtempSync('/var/tmp/ember-fuzz-');
   chmodSync(data, 0o755);
   const cluster = await startCluster(ensurePostgres(), data);

@@ -2,7 +2,7 @@
 // On loopback, with the demo in a database of its own.
 import { chmodSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { ensureBuild, ensurePackages, ensurePostgres } from './install.mjs';
+import { ensureBuild, ensurePackages, ensurePostgres } from '../../scripts/install.mjs';
 
 const PEOPLE = 50;
 const EACH = 40;
@@ -100,10 +100,10 @@ async function together(address, archive) {
 
 ensurePackages();
 ensureBuild();
-const { freePort, startCluster } = await import('./cluster.mjs');
-const { openDatabase } = await import('./roles.mjs');
-const { startApplication } = await import('./serve.mjs');
-const { loadDemoInto } = await import('./demo.mjs');
+const { freePort, startCluster } = await import('../../scripts/cluster.mjs');
+const { openDatabase } = await import('../../scripts/roles.mjs');
+const { startApplication } = await import('../../scripts/serve.mjs');
+const { loadDemoInto } = await import('../../scripts/demo.mjs');
 const data = mkdtempSync('/var/tmp/ember-soak-');
 chmodSync(data, 0o755);
 const cluster = await startCluster(ensurePostgres(), data);
