@@ -192,7 +192,7 @@ test('the closet: a new name keeps the editor on its piece, and unsaved edits ar
   expect(first).not.toBe('');
   await name.fill('Zz, the first piece');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('Zz, the first piece is changed.').first()).toBeVisible();
+  await expect(page.getByText('Zz, the first piece is saved.').first()).toBeVisible();
   await page.waitForTimeout(500);
   await expect(name).toHaveValue('Zz, the first piece');
   await page.getByLabel('Mass').fill('133');
@@ -204,7 +204,7 @@ test('the closet: a new name keeps the editor on its piece, and unsaved edits ar
   await expect(name).toHaveValue('Zz, the first piece');
   await name.fill(first);
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText(`${first} is changed.`).first()).toBeVisible();
+  await expect(page.getByText(`${first} is saved.`).first()).toBeVisible();
 });
 
 test('the same moment feels the same on the home screen, the outing and the score', async ({ page }) => {
@@ -222,7 +222,7 @@ test('imperial everywhere, and back', async ({ page }) => {
   await page.goto('/me');
   await page.getByRole('radio', { name: '°F, mi, oz' }).click();
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('Changed.').first()).toBeVisible();
+  await expect(page.getByText('Saved.').first()).toBeVisible();
   await page.goto('/');
   await expect(page.getByText(/\d mi\b/).first()).toBeVisible();
   await page.getByRole('link', { name: 'Mill Lane loop' }).click();
@@ -232,7 +232,7 @@ test('imperial everywhere, and back', async ({ page }) => {
   await page.goto('/me');
   await page.getByRole('radio', { name: '°C, km, g' }).click();
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('Changed.').first()).toBeVisible();
+  await expect(page.getByText('Saved.').first()).toBeVisible();
 });
 
 test('the proposal is one change, taken with Enter, and can be undone', async ({ page }) => {

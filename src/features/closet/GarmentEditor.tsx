@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { FormProvider, useForm, useWatch, type DefaultValues, type UseFormReturn } from 'react-hook-form';
 import { FIBRES, type Fibre } from '@/core/clothing/fibres';
 import { GARMENT_FIELDS, GARMENT_RANGE, type Garment } from '@/core/clothing/garment';
@@ -52,6 +52,8 @@ export function GarmentEditor({
   const { draft, drop } = useFormDraft(draftOf(id), form);
   // What was saved by hand; it goes the way of all edits.
   const [saved, setSaved] = useState<Draft | null>(null);
+  /** how to take back what is on its way */
+  const undo = useRef<(() => void) | null>(null);
   const take = (d: Draft) => form.reset(d as DefaultValues<Draft>);
   const saving = useOutbox<Draft>({
     thing: `garment ${id}`,
@@ -62,7 +64,11 @@ export function GarmentEditor({
     version: owned.version,
     wrap: ({ garment, dampGm2 }) => ({ garment, dampGm2 }),
     unwrap: (body) => body as unknown as Draft,
-    onStored: onStored,
+    onStored: (d) => {
+      if (undo.current) say(`${d.garment.name} is saved.`, undo.current);
+      undo.current = null;
+      onStored();
+    },
     onTaken: take,
   });
   const save = (d: Draft) => {
@@ -70,10 +76,10 @@ export function GarmentEditor({
     take(d);
     drop();
     setSaved(d);
-    say(`${d.garment.name} is changed.`, () => {
+    undo.current = () => {
       take(before);
       setSaved({ ...before });
-    });
+    };
   };
 
   return (

@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Controller, FormProvider, useForm, useFormContext, useWatch } from 'react-hook-form';
 import { bodyArea, PERSON_FIELDS, PERSON_RANGE, type Person } from '@/core/body/person';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
@@ -39,6 +39,8 @@ export function MeView({ athlete }: { athlete: Athlete }) {
   const stored: Form = { name: athlete.name, units: athlete.units, person: athlete.person };
   const { draft, drop } = useFormDraft('me', form);
   const [saved, setSaved] = useState<Form | null>(null);
+  /** how to take back what is on its way */
+  const undo = useRef<(() => void) | null>(null);
   const saving = useOutbox<Form>({
     thing: 'me',
     says: 'What is known of you',
@@ -48,7 +50,11 @@ export function MeView({ athlete }: { athlete: Athlete }) {
     version: athlete.version,
     wrap: ({ name, units, person }) => ({ name, units, person }),
     unwrap: (body) => body as unknown as Form,
-    onStored: () => refresh(),
+    onStored: () => {
+      if (undo.current) say('Saved.', undo.current);
+      undo.current = null;
+      refresh();
+    },
     onTaken: (me) => form.reset(me),
   });
   const save = (me: Form) => {
@@ -56,10 +62,10 @@ export function MeView({ athlete }: { athlete: Athlete }) {
     form.reset(me);
     drop();
     setSaved(me);
-    say('Changed.', () => {
+    undo.current = () => {
       form.reset(before);
       setSaved({ ...before });
-    });
+    };
   };
 
   return (

@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { useStore } from 'zustand';
 import { Button } from '@/ui/Button';
 import { Sheet } from '@/ui/Sheet';
+import { useRefresh } from '@/ui/useRefresh';
 import { outbox, startOutbox } from './browserOutbox';
 import { readDrafts } from './drafts';
 import { differences } from './differences';
@@ -13,6 +14,12 @@ export function OutboxSheets() {
   const pending = useStore(outbox().state, (s) => s.pending);
   useEffect(() => startOutbox(), []);
   useEffect(() => void readDrafts(), []);
+  // What an earlier page left has just been stored: this one was made without it.
+  const adopted = useStore(outbox().state, (s) => s.adoptedStored);
+  const refresh = useRefresh();
+  useEffect(() => {
+    if (adopted > 0) refresh();
+  }, [adopted, refresh]);
   const changed = Object.values(pending).find((p) => p.place === 'changed');
   return changed ? <ChangedSheet pending={changed} /> : null;
 }

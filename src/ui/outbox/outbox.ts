@@ -27,12 +27,16 @@ export interface Pending {
   problems: Problem[];
   now: Now | null;
   tries: number;
+  /** left by a window that is gone */
+  adopted?: true;
 }
 
 interface State {
   pending: Record<string, Pending>;
   /** edits of windows that are gone have been looked for */
   ready: boolean;
+  /** how many edits of windows that are gone were stored: what this page shows may be older */
+  adoptedStored: number;
 }
 
 /** What the outbox needs of the world; a test brings its own. */
@@ -79,7 +83,7 @@ export type Outbox = ReturnType<typeof createOutbox>;
  * meanwhile, stays until a person decides.
  */
 export function createOutbox(world: World) {
-  const state: StoreApi<State> = createStore<State>(() => ({ pending: {}, ready: false }));
+  const state: StoreApi<State> = createStore<State>(() => ({ pending: {}, ready: false, adoptedStored: 0 }));
   const timers = new Map<string, ReturnType<typeof setTimeout>>();
   const listeners = new Map<string, Set<Listener>>();
   const busy = new Set<string>();
@@ -166,6 +170,7 @@ export function createOutbox(world: World) {
       if (version > (newest.get(thing)?.version ?? 0)) newest.set(thing, { version, value: first.value });
       await stored(id, version);
       tell(thing, (l) => l.stored(first.value, version));
+      if (p.adopted) state.setState((s) => ({ adoptedStored: s.adoptedStored + 1 }));
       const next = of(thing)[0];
       if (next && next.kept.id !== id) void drain(next.kept.id);
       return true;
@@ -258,7 +263,7 @@ export function createOutbox(world: World) {
         for (const kept of left.sort((a, b) => a.at - b.at)) {
           const mine = { ...kept, window: world.window };
           await world.store.put(mine);
-          set(kept.id, { kept: mine, place: 'kept', problems: [], now: null, tries: 0 });
+          set(kept.id, { kept: mine, place: 'kept', problems: [], now: null, tries: 0, adopted: true });
         }
         if (others.length === left.length) break;
         if (looks > 1) await new Promise((go) => setTimeout(go, LOOK_AGAIN_MS));
