@@ -17,7 +17,7 @@ export function SaveNote({ state, onAgain }: { state: SaveState; onAgain: () => 
   return (
     <span role="status" data-testid="save-state" className={bad ? 'font-semibold text-act' : 'text-ink-3'}>
       {WORDS[state]}
-      {(state === 'refused' || state === 'waiting') && (
+      {state === 'refused' && (
         <button className="ml-1 cursor-pointer underline" onClick={onAgain}>
           try again
         </button>

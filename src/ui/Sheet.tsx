@@ -12,7 +12,8 @@ export function Sheet({
   children,
 }: {
   open: boolean;
-  onOpen: (open: boolean) => void;
+  /** left out: it stays until what it asks is answered */
+  onOpen?: (open: boolean) => void;
   title: string;
   width?: number;
   children: ReactNode;
@@ -28,9 +29,11 @@ export function Sheet({
         >
           <div className="flex items-start justify-between gap-4">
             <Dialog.Title className="speak text-[21px] leading-tight font-semibold">{title}</Dialog.Title>
-            <Dialog.Close aria-label="Close" className="-mt-1 -mr-1 cursor-pointer p-1 text-ink-2 hover:text-ink">
-              <X size={18} aria-hidden="true" />
-            </Dialog.Close>
+            {onOpen && (
+              <Dialog.Close aria-label="Close" className="-mt-1 -mr-1 cursor-pointer p-1 text-ink-2 hover:text-ink">
+                <X size={18} aria-hidden="true" />
+              </Dialog.Close>
+            )}
           </div>
           {children}
         </Dialog.Content>

@@ -1,7 +1,17 @@
 /** @jest-environment node */
 import { createHash } from 'node:crypto';
 import { execFileSync, spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { cpSync, mkdirSync, mkdtempSync, renameSync, rmSync, writeFileSync, chmodSync, readFileSync } from 'node:fs';
+import {
+  cpSync,
+  mkdirSync,
+  mkdtempSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+  chmodSync,
+  readFileSync,
+  readdirSync,
+} from 'node:fs';
 import { join, resolve } from 'node:path';
 import postgres from 'postgres';
 
@@ -273,7 +283,10 @@ test('a database of the first version comes up with nothing lost, and is migrate
     for (const seq of [0, 1])
       await sql`insert into route_point (outing_id, seq, lat, lon, ele_m) values (${o.id}, ${seq}, ${60 + seq / 1000}, 10, 500)`;
   });
-  expect(migrate(old, join(ROOT, 'src/store/migrations'))).toBe('["004.do.outing_profile.sql","005.do.versions.sql"]');
+  const since = readdirSync(join(ROOT, 'src/store/migrations'))
+    .filter((f) => f >= '004')
+    .sort();
+  expect(migrate(old, join(ROOT, 'src/store/migrations'))).toBe(JSON.stringify(since));
   expect(migrate(old, join(ROOT, 'src/store/migrations'))).toBe('[]');
   await ask(old, async (sql) => {
     expect((await sql`select name from outing`)[0].name).toBe('kept');

@@ -8,6 +8,16 @@ import { Sheet } from '@/ui/Sheet';
 import { useToasts } from '@/ui/toasts';
 import { useRefresh } from '@/ui/useRefresh';
 
+const SaveIt = ({ says }: { says: string }) => (
+  <a
+    href="/api/archive"
+    download
+    className="inline-flex items-center rounded-[3px] border border-ink px-3 py-1.5 text-[13px] font-semibold text-ink no-underline hover:bg-worn"
+  >
+    {says}
+  </a>
+);
+
 /** Everything of the athlete as one file: out, and in again. */
 export function Everything() {
   const refresh = useRefresh();
@@ -38,13 +48,7 @@ export function Everything() {
       </p>
       {bring.error && <Problems problems={problemsOf(bring.error)} title="Not taken in. Nothing was changed." />}
       <div className="flex flex-wrap gap-2">
-        <a
-          href="/api/archive"
-          download
-          className="inline-flex items-center rounded-[3px] border border-ink px-3 py-1.5 text-[13px] font-semibold text-ink no-underline hover:bg-worn"
-        >
-          Save it as a file
-        </a>
+        <SaveIt says="Save it as a file" />
         <Button onClick={() => input.current?.click()} disabled={bring.isPending}>
           {bring.isPending ? 'Reading…' : 'Bring a file in'}
         </Button>
@@ -65,12 +69,13 @@ export function Everything() {
       >
         <p className="mt-2 text-ink-2">
           Closet, outings, plans and what is known of you become what {file?.name} says. What is here now is gone after
-          that, unless it is saved as a file first.
+          that: save it as a file first.
         </p>
         <div className="mt-4 flex flex-wrap gap-2">
           <Button kind="strong" onClick={() => file && bring.mutate(file)} disabled={bring.isPending}>
             Replace everything
           </Button>
+          <SaveIt says="Save what is here first" />
           <Button onClick={done}>Leave all as it is</Button>
         </div>
       </Sheet>

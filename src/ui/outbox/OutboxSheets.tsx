@@ -24,6 +24,12 @@ export function OutboxSheets() {
   return changed ? <ChangedSheet pending={changed} /> : null;
 }
 
+/** What two bodies say of a thing, without the one word that holds all of it. */
+function inside(mine: Record<string, unknown>, theirs: Record<string, unknown>): [unknown, unknown] {
+  const [only, more] = Object.keys(mine);
+  return more === undefined ? [mine[only], theirs[only]] : [mine, theirs];
+}
+
 /** Differences that are told one by one. */
 const MOST_TOLD = 12;
 
@@ -31,9 +37,9 @@ const MOST_TOLD = 12;
 function ChangedSheet({ pending }: { pending: Pending }) {
   const { kept, now } = pending;
   const edit = kept.edits[kept.edits.length - 1];
-  const all = differences(edit.value, now!.value);
+  const all = differences(...inside(edit.value, now!.value));
   return (
-    <Sheet open onOpen={() => {}} title={`${kept.says} was changed in another window.`} width={720}>
+    <Sheet open title={`${kept.says} was changed in another window.`} width={720}>
       <p className="mt-1 mb-3 text-ink-2">Nothing is overwritten until you decide. Neither is lost before that.</p>
       {all.length === 0 ? (
         <p>Both say the same.</p>
