@@ -23,7 +23,10 @@ export function proxy(request: NextRequest): NextResponse {
   const policy = [
     "default-src 'self'",
     `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${dev ? " 'unsafe-eval'" : ''}`,
+    // Elements by nonce; attributes are how positions are given, and those of the drawings.
     "style-src 'self' 'unsafe-inline'",
+    `style-src-elem 'self' ${dev ? "'unsafe-inline'" : `'nonce-${nonce}'`}`,
+    "style-src-attr 'unsafe-inline'",
     "img-src 'self' data: blob:",
     "font-src 'self'",
     `connect-src 'self'${dev ? ' ws:' : ''}`,

@@ -1,4 +1,5 @@
 'use client';
+import { getNonce } from 'get-nonce';
 import { Check, ChevronDown } from 'lucide-react';
 import { Select as Radix } from 'radix-ui';
 import { twMerge } from 'tailwind-merge';
@@ -54,7 +55,7 @@ export function Select<T extends string>({
           collisionPadding={8}
           className="z-50 max-h-[min(420px,var(--radix-select-content-available-height))] min-w-[var(--radix-select-trigger-width)] overflow-auto border-2 border-ink bg-paper p-1"
         >
-          <Radix.Viewport>
+          <Radix.Viewport nonce={getNonce()}>
             {options.map((o) => (
               <Radix.Item
                 key={o.value}

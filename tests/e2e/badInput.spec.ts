@@ -1,3 +1,4 @@
+import { connect } from 'node:net';
 import { expect, test, type APIRequestContext } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 
@@ -276,4 +277,48 @@ test('what was deleted is listed and brought back from there', async ({ page, re
   await row.getByRole('button', { name: 'Bring back' }).click();
   await expect(page.getByRole('link', { name: 'Thrown away' })).toBeVisible();
   await request.delete(`/api/outings/${id}`);
+});
+
+/** Speaks to the server by hand. @returns the first line of what it says, and whether it let go afterwards */
+function byHand(baseURL: string, text: string): Promise<{ says: string; closed: boolean }> {
+  const { hostname, port } = new URL(baseURL);
+  return new Promise((done) => {
+    let says = '';
+    const socket = connect(Number(port), hostname, () => socket.write(text));
+    const timer = setTimeout(() => socket.destroy(), 5000);
+    socket.on('data', (d) => (says += String(d)));
+    socket.on('close', () => {
+      clearTimeout(timer);
+      done({ says: says.split('\r\n')[0], closed: !socket.destroyed || says !== '' });
+    });
+  });
+}
+
+test('nobody speaks to it under another name, over a web socket, or in an address that is none', async ({
+  baseURL,
+}) => {
+  const ask = (line: string, headers: string) => byHand(baseURL!, `${line}\r\n${headers}\r\nConnection: close\r\n\r\n`);
+  const { host } = new URL(baseURL!);
+  expect((await ask('GET /me HTTP/1.1', `Host: ${host}`)).says).toContain('200');
+  expect((await ask('GET /me HTTP/1.1', 'Host: evil.example')).says).toContain('421');
+  expect((await ask('GET /api/archive HTTP/1.1', 'Host: evil.example')).says).toContain('421');
+  expect((await ask('TRACE / HTTP/1.1', `Host: ${host}`)).says).toContain('405');
+  expect((await ask('GET /outing/%E0%A4%A HTTP/1.1', `Host: ${host}`)).says).toContain('400');
+  expect((await ask('nonsense', '')).says).toContain('400');
+  const upgrade = await byHand(
+    baseURL!,
+    `GET /anything HTTP/1.1\r\nHost: ${host}\r\nConnection: Upgrade\r\nUpgrade: websocket\r\n\r\n`,
+  );
+  expect(upgrade).toEqual({ says: 'HTTP/1.1 426 Upgrade Required', closed: true });
+});
+
+test('answers are nobody else’s: not kept on the way, not read by other pages', async ({ request }) => {
+  for (const path of ['/api/archive', '/api/health', '/me']) {
+    const headers = (await request.get(path)).headers();
+    expect(headers['cache-control']).toContain('no-store');
+    expect(headers['cross-origin-resource-policy']).toBe('same-origin');
+    expect(headers['cross-origin-opener-policy']).toBe('same-origin');
+    expect(headers['content-security-policy']).toContain("frame-ancestors 'none'");
+    expect(headers['x-powered-by']).toBeUndefined();
+  }
 });

@@ -197,6 +197,20 @@ test('a backup holds everything, is made beside a running application, and is ne
   }
 });
 
+test('a database of another version, or without its secret, is left as it is and says what to do', async () => {
+  const before = await athleteOf(data);
+  const version = join(data, 'postgres/PG_VERSION');
+  const made = readFileSync(version, 'utf8');
+  writeFileSync(version, '9\n');
+  await expect(start()).rejects.toThrow(/made by PostgreSQL 9, which is not on this machine.*bin\/restore/s);
+  writeFileSync(version, made);
+  const secret = join(data, 'postgres.secret');
+  renameSync(secret, `${secret}.away`);
+  await expect(start()).rejects.toThrow(`the secret that opens the database is missing: ${secret}`);
+  renameSync(`${secret}.away`, secret);
+  expect(await athleteOf(data)).toBe(before);
+});
+
 test('a number that belongs to somebody else by now is no server and no lock', async () => {
   const before = await athleteOf(data);
   writeFileSync(

@@ -1,12 +1,15 @@
 'use client';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { setNonce } from 'get-nonce';
 import { Tooltip } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
 import { OutboxSheets } from '@/ui/outbox/OutboxSheets';
 import { ToastList } from '@/ui/ToastList';
 
 /** What every page stands on: requests under way outlive the page that asked, hints, and words about what was done. */
-export function Providers({ children }: { children: ReactNode }) {
+export function Providers({ nonce, children }: { nonce?: string; children: ReactNode }) {
+  // Parts that put styles into the page by themselves need what the content policy asks for.
+  if (nonce) setNonce(nonce);
   const [client] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: 1 } } }));
   return (
     <QueryClientProvider client={client}>

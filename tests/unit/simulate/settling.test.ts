@@ -74,3 +74,32 @@ test('a moment of a run is that of its own row, zone by zone', () => {
     expect(m.limbsC).toBe(Math.min(skin('arms'), skin('thighs'), skin('calves')));
   }
 });
+
+test('rain on bare skin is warmed from the air’s temperature to the skin’s, and what does not stay takes nothing along', () => {
+  const nude = { worn: [], carried: [], openings: {}, cues: [] };
+  const wet = (airC: number, minutes: number) => {
+    const sim = new Simulator(AVERAGE_PERSON, []);
+    sim.start(nude);
+    const rain: Conditions = {
+      ...calm,
+      airC,
+      precipitation: 'rain',
+      precipitationMmH: 6,
+      sport: 'stand',
+      metabolicW: 150,
+    };
+    sim.run([{ ...rain, endS: minutes * 60 }], nude, { stepS: 4, sampleS: 60 });
+    return { ...sim.ledger, skin: [...sim.state.skin] };
+  };
+  for (const airC of [4, 20]) {
+    const { precipitation, toPrecipitation, skin } = wet(airC, 1);
+    expect(precipitation).toBeGreaterThan(10);
+    // 4.18 J for each gram and kelvin.
+    const warmedK = toPrecipitation / precipitation / 4.18;
+    expect(warmedK).toBeGreaterThan(Math.min(...skin) - airC - 0.5);
+    expect(warmedK).toBeLessThan(36 - airC);
+  }
+  // A film as thick as skin holds; the rest runs off.
+  const [minute, hour] = [wet(4, 1), wet(4, 60)];
+  expect(hour.precipitation).toBeLessThan(minute.precipitation * 20);
+});
