@@ -32,7 +32,16 @@ export class OutcomeUnknown extends Error {
 function connect(max: number): postgres.Sql {
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('DATABASE_URL is not set: start the application with bin/demo or bin/dev');
-  return postgres(url, { max, onnotice: () => {}, connect_timeout: 5 });
+  const made: postgres.Sql = postgres(url, {
+    max,
+    onnotice: () => {},
+    connect_timeout: 5,
+    // A connection that broke is connected again by the driver, and then what is sent down it may wait for ever.
+    onclose: () => {
+      if (made === globalThis.emberSql || made === globalThis.emberTransactions) renewPool();
+    },
+  });
+  return made;
 }
 
 /** The database client: the open transaction inside `atomically`, else the pool. Connects on first use to DATABASE_URL. */

@@ -9,8 +9,12 @@ import { useCallback } from 'react';
 export function useRefresh(): () => void {
   const router = useRouter();
   return useCallback(() => {
-    void fetch('/api/health').then(
-      (answer) => answer.ok && router.refresh(),
+    const healthy = async () => {
+      const answer = await fetch('/api/health');
+      return ((await answer.json()) as { ok: boolean }).ok;
+    };
+    void healthy().then(
+      (ok) => ok && router.refresh(),
       () => {},
     );
   }, [router]);

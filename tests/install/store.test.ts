@@ -117,6 +117,28 @@ test('a connection that breaks in the middle is not given to others, and the nex
   expect(await sql()`select 1 from flood where n = -4`).toHaveLength(0);
 });
 
+test('statements under way when all connections break are answered, and so is every one after them', async () => {
+  for (let i = 0; i < 5; i++) {
+    const asked = Array.from({ length: 40 }, () =>
+      sql()`select pg_sleep(0.3)`.then(
+        () => 'done',
+        () => 'refused',
+      ),
+    );
+    await new Promise((go) => setTimeout(go, 100));
+    await asSuperuser((s) => s`select pg_terminate_backend(pid) from pg_stat_activity where usename = 'ember_app'`);
+    const after = Array.from({ length: 40 }, () =>
+      sql()`select 1 as one`.then(
+        () => 'done',
+        () => 'refused',
+      ),
+    );
+    const late = new Promise<string>((go) => setTimeout(go, 9000, 'never answered'));
+    for (const answer of [...asked, ...after]) expect(await Promise.race([answer, late])).toMatch(/done|refused/);
+    expect((await sql()`select 1 as one`)[0].one).toBe(1);
+  }
+});
+
 test('what has a key is done once, also of two at the same moment; what throws leaves the key free', async () => {
   const { id } = await currentAthlete();
   const key = '11111111-2222-4333-8444-555555555555';

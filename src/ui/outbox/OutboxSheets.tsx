@@ -1,5 +1,5 @@
 'use client';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { useStore } from 'zustand';
 import { Button } from '@/ui/Button';
 import { Sheet } from '@/ui/Sheet';
@@ -17,8 +17,11 @@ export function OutboxSheets() {
   // What an earlier page left has just been stored: this one was made without it.
   const adopted = useStore(outbox().state, (s) => s.adoptedStored);
   const refresh = useRefresh();
+  const seen = useRef(0);
   useEffect(() => {
-    if (adopted > 0) refresh();
+    if (adopted === seen.current) return;
+    seen.current = adopted;
+    refresh();
   }, [adopted, refresh]);
   const changed = Object.values(pending).find((p) => p.place === 'changed');
   return changed ? <ChangedSheet pending={changed} /> : null;
