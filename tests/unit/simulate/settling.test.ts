@@ -1,11 +1,8 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
-import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
-import { momentOfRow, noMoment } from '@/core/judge/moment';
-import { scorePlan } from '@/core/judge/scorePlan';
 import type { Conditions } from '@/core/outing/conditions';
 import { runThrough } from '@/core/simulate/run';
 import { Simulator } from '@/core/simulate/simulator';
-import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
+import { garmentsOf } from '#tests/support/outings';
 
 const KIT = ['thin-merino-base', 'wind-shell', 'briefs', 'thin-tights', 'wool-socks', 'winter-boots'];
 const plan = { worn: KIT, carried: [], openings: {}, cues: [] };
@@ -61,18 +58,6 @@ test.each<[string, Partial<Conditions>, Partial<Conditions>]>([
 ])('a drift of %s is gone through in whole steps, a jump is not', (_, drift, jump) => {
   expect(first(drift)).toBe(40);
   expect(first(jump)).toBe(10);
-});
-
-test('a moment of a run is that of its own row, zone by zone', () => {
-  const day = dayOf([aLeg({ minutes: 60, effort: { by: 'metabolic', value: 600 } })], -15, 4);
-  const { series, metrics } = scorePlan(AVERAGE_PERSON, garmentsOf(...KIT), day, plan);
-  for (const row of [1, 20, series.rows - 1]) {
-    const skin = (zone: Parameters<typeof zoneIndex>[0]) => series.skinC[row * ZONE_COUNT + zoneIndex(zone)];
-    const m = momentOfRow(series, metrics, row, noMoment());
-    expect(m).toMatchObject({ fingersC: skin('fingers'), toesC: skin('toes'), faceC: skin('face') });
-    expect(m).toMatchObject({ scalpC: skin('scalp'), coreC: series.coreC[row], shiverW: series.shiverW[row] });
-    expect(m.limbsC).toBe(Math.min(skin('arms'), skin('thighs'), skin('calves')));
-  }
 });
 
 test('rain on bare skin is warmed from the air’s temperature to the skin’s, and what does not stay takes nothing along', () => {
