@@ -2,11 +2,11 @@
 // and the weight of the score's first load.
 import { createServer } from 'node:http';
 import { createRequire } from 'node:module';
-import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { bundle } from './bundle.mjs';
-import { ensureBuild, ensureChromium, ensurePackages, ensurePostgres, ROOT, WORKER_FILE } from './install.mjs';
+import { ensureChromium, ensurePackages, ROOT, WORKER_FILE } from './install.mjs';
 
 ensurePackages();
 const file = await bundle('bench/core.ts', 'bench');
@@ -69,26 +69,12 @@ async function inBrowser() {
 
 /** The built application with the demo in a database of its own, and the score of its first outing. */
 async function firstLoad() {
-  ensureBuild();
-  const { freePort, startCluster } = await import('./cluster.mjs');
-  const { openDatabase } = await import('./roles.mjs');
-  const { startApplication } = await import('./serve.mjs');
-  const { loadDemoInto } = await import('./demo.mjs');
+  const { withDemo } = await import('./withDemo.mjs');
   const { firstLoadKb } = await import('./firstLoad.mjs');
-  const data = mkdtempSync('/var/tmp/ember-bench-');
-  chmodSync(data, 0o755);
-  const cluster = await startCluster(ensurePostgres(), data);
-  try {
-    const { owner, app: url } = await openDatabase(cluster.url);
-    await loadDemoInto(owner, 'if empty');
-    const app = await startApplication('start', await freePort(), { url });
-    const home = await (await fetch(app.address)).text();
+  await withDemo(async ({ address }) => {
+    const home = await (await fetch(address)).text();
     const [score] = /\/outing\/[0-9a-f-]+\/score/.exec(home);
-    const value = Math.round(await firstLoadKb(app.address + score));
+    const value = Math.round(await firstLoadKb(address + score));
     console.log(JSON.stringify({ name: 'script of the first load of the score, gzip', value, unit: 'kB' }));
-    await app.stop();
-  } finally {
-    await cluster.stop();
-    rmSync(data, { recursive: true, force: true });
-  }
+  });
 }

@@ -1,17 +1,17 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import Papa from 'papaparse';
-import type { Person } from '@/core/body/person';
-import type { Garment } from '@/core/clothing/garment';
+import { checkPerson, type Person } from '@/core/body/person';
+import { checkGarment, type Garment } from '@/core/clothing/garment';
 import type { Plan } from '@/core/kit/plan';
-import type { ForecastHour } from '@/core/outing/forecast';
+import { checkForecast, type ForecastHour } from '@/core/outing/forecast';
 import type { Outing } from '@/core/outing/outing';
 import type { RoutePoint } from '@/core/outing/route';
-import type { Wishes } from '@/core/search/wishes';
+import { checkWishes, type Wishes } from '@/core/search/wishes';
 import { localTimeText } from './dates';
 import { fileNameOf } from './fileName';
 import { readGpx } from './gpx';
 import { gpxOf } from './gpxOut';
-import { refuse } from './problem';
+import { atDoor, refuse } from './problem';
 import { object, text, uuid } from './schemaParts';
 import { garmentSchema, outingSchema, personSchema, planSchema, profileSchema, wishesSchema } from './schemas';
 import { parseJson, validated } from './validate';
@@ -158,6 +158,7 @@ export function unpackArchive(bytes: Uint8Array, file: string): Whole {
   const main = files[MAIN] ?? refuse(file, MAIN, 'missing', 'an archive that this application made');
   const archive = validated<Archive>(archiveSchema, parseJson(strFromU8(main), MAIN), MAIN);
   checkIds(archive, file);
+  checkContent(archive);
   const routes: Whole['routes'] = {};
   for (const { id, route } of archive.outings) {
     if (!route) continue;
@@ -187,6 +188,14 @@ function unzipped(bytes: Uint8Array, file: string): Record<string, Uint8Array> {
   }
 }
 
+/** What no schema says of one value beside another: the core's own rules, as at every other door. @throws Refused */
+function checkContent({ athlete, garments, outings }: Archive): void {
+  atDoor(MAIN, () => checkPerson(athlete.person));
+  atDoor(MAIN, () => checkWishes(athlete.wishes));
+  for (const { garment } of garments) atDoor(garment.name, () => checkGarment(garment));
+  for (const { outing } of outings) atDoor(outing.name, () => checkForecast(outing.forecast));
+}
+
 /** Plans may name what the archive has, and nothing has one id twice. @throws Refused */
 function checkIds(archive: Archive, file: string): void {
   const seen = new Set<string>();
@@ -200,7 +209,8 @@ function checkIds(archive: Archive, file: string): void {
     once(o.id, o.outing.name);
     for (const { id, name, plan } of o.plans) {
       once(id, name);
-      for (const g of [...plan.worn, ...plan.carried])
+      const named = plan.cues.flatMap((c) => c.actions.map((a) => a.garment));
+      for (const g of [...plan.worn, ...plan.carried, ...Object.keys(plan.openings), ...named])
         if (!garments.has(g)) refuse(file, `garment of ${name}`, g, 'a garment that is in the archive');
     }
   }

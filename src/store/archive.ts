@@ -1,10 +1,9 @@
 import type { ArchivedOuting, Whole } from '@/formats/archive';
 import { routeFile } from '@/formats/archive';
-import { currentAthlete } from './athlete';
+import { currentAthlete, saveAthlete, saveWishes } from './athlete';
 import { addGarment, listCloset } from './closet';
 import { atomically, sql } from './db';
 import { createOuting, outingOrDeleted, routeOf } from './outings';
-import { PERSON_FIELDS, type Person } from '@/core/body/person';
 import type { Plan } from '@/core/kit/plan';
 
 /** A time in whole, as the database has it: to a microsecond. */
@@ -70,16 +69,10 @@ export async function replaceAll(athleteId: string, { archive, routes }: Whole):
     const tx = sql();
     await tx`delete from outing where athlete_id = ${athleteId}`;
     await tx`delete from garment where athlete_id = ${athleteId}`;
-    const { name, units, person, wishes } = archive.athlete;
-    const columns = Object.fromEntries(
-      (Object.keys(PERSON_FIELDS) as (keyof Person)[]).map((k) => [PERSON_FIELDS[k].column, person[k]]),
-    );
-    await tx`
-      update athlete set ${tx({ name, units, ...columns })}, caution = ${wishes.weights.caution},
-        fuss = ${wishes.weights.fuss}, carried_weight = ${wishes.weights.weight}, max_cues = ${wishes.maxCues},
-        people_waiting = ${wishes.waiting}, floor_feels_c = ${wishes.floorC}, version = version + 1,
-        wishes_version = wishes_version + 1
-      where id = ${athleteId}`;
+    const { wishes, ...me } = archive.athlete;
+    const { version, wishesVersion } = await currentAthlete();
+    await saveAthlete(athleteId, version, me);
+    await saveWishes(athleteId, wishesVersion, wishes);
     for (const g of archive.garments) {
       await addGarment(athleteId, g.garment, g.catalogueId, g.dampGm2, g.id);
       await tx`

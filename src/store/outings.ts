@@ -3,6 +3,7 @@ import type { Effort, Leg } from '@/core/outing/leg';
 import type { Outing } from '@/core/outing/outing';
 import { buildProfile, type Profile, type RoutePoint } from '@/core/outing/route';
 import { atomically, sql } from './db';
+import { insertPoints, pointsOf } from './routePoints';
 
 export interface StoredOuting extends Outing {
   id: string;
@@ -141,17 +142,6 @@ async function resampled(id: string): Promise<Profile | null> {
   return profile;
 }
 
-async function pointsOf(id: string): Promise<RoutePoint[]> {
-  const points = await sql()<{ lat: number; lon: number; ele_m: number | null; recorded_at: Date | null }[]>`
-    select lat, lon, ele_m, recorded_at from route_point where outing_id = ${id} order by seq`;
-  return points.map((p) => ({
-    lat: p.lat,
-    lon: p.lon,
-    eleM: p.ele_m,
-    timeMs: p.recorded_at ? p.recorded_at.getTime() : null,
-  }));
-}
-
 /** Every point of the route as it was taken in, for export; empty for legs by hand or an outing of somebody else. */
 export async function routeOf(athleteId: string, id: string): Promise<RoutePoint[]> {
   const [own] = await sql()`select 1 from outing where id = ${id} and athlete_id = ${athleteId}`;
@@ -188,25 +178,6 @@ export async function createOuting(
     if (route) await insertPoints(row.id, route);
     return row.id;
   });
-}
-
-/** Points sent at once: one list for each column, which costs a fraction of a value for each place. */
-const POINTS_AT_ONCE = 20_000;
-
-async function insertPoints(id: string, route: readonly RoutePoint[]): Promise<void> {
-  const t = sql();
-  for (let from = 0; from < route.length; from += POINTS_AT_ONCE) {
-    const part = route.slice(from, from + POINTS_AT_ONCE);
-    // As text: the driver's own arrays take several times as long, and keep every number as an object.
-    const list = (of: (p: RoutePoint) => number | null) => `{${part.map((p) => of(p) ?? 'NULL').join(',')}}`;
-    await t`
-      insert into route_point (outing_id, seq, lat, lon, ele_m, recorded_at)
-      select ${id}, ${from} + n - 1, lat, lon, ele, to_timestamp(ms / 1000)
-      from unnest(
-        ${list((p) => p.lat)}::text::double precision[], ${list((p) => p.lon)}::text::double precision[],
-        ${list((p) => p.eleM)}::text::double precision[], ${list((p) => p.timeMs)}::text::double precision[]
-      ) with ordinality as point (lat, lon, ele, ms, n)`;
-  }
 }
 
 /**

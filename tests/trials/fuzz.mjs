@@ -2,10 +2,10 @@
 // database of its own. No answer may be a 5xx, tell of our insides or take long; afterwards every page opens and everything that
 // is stored holds to the published schemas.
 import { request as ask } from 'node:http';
-import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
-import { ensureBuild, ensurePackages, ensurePostgres, ROOT } from '../../scripts/install.mjs';
+import { ensurePackages, ROOT } from '../../scripts/install.mjs';
 import { chance, hostileBody, hostileHeaders, hostileId } from './hostile.mjs';
 
 /** Longer than this, ms, and somebody waits for nothing. */
@@ -212,39 +212,17 @@ async function stillWhole(address) {
 
 async function main() {
   ensurePackages();
-  ensureBuild();
   const [inputs, seed] = [Number(process.argv[2] ?? 10_000), Number(process.argv[3] ?? 1)];
-  const { freePort, startCluster } = await import('../../scripts/cluster.mjs');
-  const { openDatabase } = await import('../../scripts/roles.mjs');
-  const { startApplication } = await import('../../scripts/serve.mjs');
-  const { loadDemoInto } = await import('../../scripts/demo.mjs');
-  const data = mkdtempSync('/var/tmp/ember-fuzz-');
-  chmodSync(data, 0o755);
-  const cluster = await startCluster(ensurePostgres(), data);
-  try {
-    const { owner, app: url } = await openDatabase(cluster.url);
-    await loadDemoInto(owner, 'if empty');
-    const app = await startApplication('start', await freePort(), { url });
+  const { withDemo } = await import('../../scripts/withDemo.mjs');
+  await withDemo(async ({ address }) => {
     const started = performance.now();
-    const { faults, statuses } = await fuzz(app.address, inputs, seed);
+    const { faults, statuses } = await fuzz(address, inputs, seed);
     for (const f of faults) console.log(JSON.stringify({ fault: f }));
     const seconds = Math.round((performance.now() - started) / 1000);
-    console.log(
-      JSON.stringify({
-        name: 'hostile inputs',
-        value: inputs,
-        unit: 'requests',
-        faults: faults.length,
-        seconds,
-        statuses,
-      }),
-    );
+    const line = { name: 'hostile inputs', value: inputs, unit: 'requests', faults: faults.length, seconds, statuses };
+    console.log(JSON.stringify(line));
     process.exitCode = faults.length > 0 ? 1 : 0;
-    await app.stop();
-  } finally {
-    await cluster.stop();
-    rmSync(data, { recursive: true, force: true });
-  }
+  });
 }
 
 if (process.argv[1]?.endsWith('fuzz.mjs')) await main();

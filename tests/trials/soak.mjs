@@ -1,8 +1,8 @@
 // npm run soak [saves]: as many saves as a winter has and more, then many people at once; memory and waiting times as JSON lines.
 // On loopback, with the demo in a database of its own.
-import { chmodSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { readFileSync, readdirSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { ensureBuild, ensurePackages, ensurePostgres } from '../../scripts/install.mjs';
+import { ensurePackages } from '../../scripts/install.mjs';
 
 const PEOPLE = 50;
 const EACH = 40;
@@ -99,26 +99,11 @@ async function together(address, archive) {
 }
 
 ensurePackages();
-ensureBuild();
-const { freePort, startCluster } = await import('../../scripts/cluster.mjs');
-const { openDatabase } = await import('../../scripts/roles.mjs');
-const { startApplication } = await import('../../scripts/serve.mjs');
-const { loadDemoInto } = await import('../../scripts/demo.mjs');
-const data = mkdtempSync('/var/tmp/ember-soak-');
-chmodSync(data, 0o755);
-const cluster = await startCluster(ensurePostgres(), data);
-try {
-  const { owner, app: url } = await openDatabase(cluster.url);
-  await loadDemoInto(owner, 'if empty');
-  const port = await freePort();
-  const app = await startApplication('start', port, { url });
-  const { refused, archive } = await saves(app.address, Number(process.argv[2] ?? 20_000), port);
-  const errors = await together(app.address, archive);
+const { withDemo } = await import('../../scripts/withDemo.mjs');
+await withDemo(async ({ address, port }) => {
+  const { refused, archive } = await saves(address, Number(process.argv[2] ?? 20_000), port);
+  const errors = await together(address, archive);
   say('memory of the server at the end', memoryMb(port), 'MB');
   say('saves refused, and errors', refused + errors, '');
   process.exitCode = refused + errors > 0 ? 1 : 0;
-  await app.stop();
-} finally {
-  await cluster.stop();
-  rmSync(data, { recursive: true, force: true });
-}
+});

@@ -86,6 +86,22 @@ test.each([
   ['a time that is none', changed((a) => void (a.outings[0].createdAt = 'noon')), 'outings.0.createdAt is noon'],
   ['an id twice', changed((a) => void (a.garments[1].id = a.garments[0].id)), 'allowed: each id once'],
   ['a plan of strange pieces', changed((a) => void a.outings[0].plans[0].plan.worn.push(id(9))), 'in the archive'],
+  [
+    'a cue of a strange piece',
+    changed((a) => void a.outings[0].plans[0].plan.cues.push({ atS: 9, actions: [{ do: 'putOn', garment: id(9) }] })),
+    'in the archive',
+  ],
+  [
+    'a pulse at rest above the highest',
+    changed((a) => void (a.athlete.person.restBpm = a.athlete.person.maxBpm)),
+    'archive.json',
+  ],
+  [
+    'an hour twice',
+    changed((a) => void (a.outings[0].outing.forecast[1].timeMs = a.outings[0].outing.forecast[0].timeMs)),
+    'rising times',
+  ],
+  ['a heater without its hours', changed((a) => void (a.garments[0].garment.heatW = 5)), 'heatHours'],
   ['a route that is not there', changed((a) => void (a.outings[0].route = 'routes/x.gpx')), 'routes/x.gpx'],
 ])('%s is refused whole, with the reason', (_, bytes, says) => {
   expect(refusal(bytes)).toContain(says);
