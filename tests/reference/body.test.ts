@@ -1,14 +1,14 @@
 import { AVERAGE_PERSON, basalW, bodyArea } from '@/core/body/person';
 import { bodyParameters } from '@/core/body/bodyParameters';
 import { neutralState } from '@/core/body/neutral';
-import { shivering } from '@/core/body/control';
+import { FUEL_J_PER_KG, fuelAfter, peakShivering, shivering, shiverFatigue, shiverLeft } from '@/core/body/shivering';
 import { respiratoryHeat } from '@/core/body/respiration';
 import { ZONE_TABLE, ZONES, TORSO } from '@/core/body/zones';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { ensemble } from '@/core/clothing/ensembleInsulation';
 import { run } from '#tests/support/runCase';
 import { standing } from '#tests/support/standing';
-import { referencePhs } from '#tests/support/referencePhs';
+import { sweatCell } from '#tests/support/sweatGrid';
 import { twoNode } from '#tests/support/twoNode';
 import { STREET, wear } from '#tests/support/streetClothes';
 
@@ -62,16 +62,84 @@ test('respiratory loss agrees with ISO 7730 at room temperature and exceeds it i
   expect(respiratoryHeat(m, -30, 30)).toBeGreaterThan(respiratoryHeat(m, 0, 300));
 });
 
-/** Tikuisis & Giesbrecht 1999: shivering grows with cold skin and cold core, less in fat people, and gives way to work. */
-test('shivering: about three times rest at most, none when warm', () => {
-  expect(shivering(0, 33.5, 15, 0)).toBe(0);
-  expect(shivering(0, 29, 15, 0)).toBeGreaterThan(20);
-  expect(shivering(0, 32.4, 15, 0)).toBe(0); // cool in a room: tense, not shaking
-  expect(shivering(-1, 2, 15, 0)).toBeGreaterThanOrEqual(shivering(-1, 18, 15, 0)); // no way back by growing colder still
-  expect(shivering(-1, 26, 15, 0)).toBeGreaterThan(100);
-  expect(shivering(-1, 26, 30, 0)).toBeLessThan(shivering(-1, 26, 12, 0));
-  expect(shivering(-1, 26, 15, 0.6)).toBe(0);
-  expect(shivering(-3, 20, 10, 0)).toBeLessThanOrEqual(4.5 * 58.15);
+const shivers = (coreError: number, skinC: number, fatPercent = 15, exerciseShare = 0) =>
+  shivering(coreError, skinC, { fatPercent, peakWm2: 190, exerciseShare });
+
+/** Tikuisis & Giesbrecht 1999 in strong cold: worked by hand, (155.5·1 + 47·7 − 1.57·49)/√15 = 105 W/m². */
+test('shivering in strong cold is that of the published relation', () => {
+  expect(shivers(-1, 26)).toBeCloseTo((155.5 + 47 * 7 - 1.57 * 49) / Math.sqrt(15), 6);
+  expect(shivers(-1, 26, 30)).toBeLessThan(shivers(-1, 26, 12));
+  expect(shivers(-1, 2)).toBeGreaterThanOrEqual(shivers(-1, 18)); // no way back by growing colder still
+  expect(shivers(-3, 20, 10)).toBe(190); // not above the peak
+});
+
+/** Gagge's two-node model: 19.4 × skin error × core error; with a core at its set point nothing, and a few W/m² are measured. */
+test('with the core at its set point and the skin at 28 to 32 °C shivering is a few W/m²', () => {
+  for (const skinC of [28, 29, 30, 31, 32]) expect(shivers(0, skinC)).toBeWithin(0, 7);
+  expect(shivers(0, 25)).toBeGreaterThan(35);
+  for (const [core, skinC] of [
+    [-0.2, 30],
+    [-0.4, 30],
+    [-0.4, 31],
+  ])
+    expect(Math.abs(shivers(core, skinC) - 19.4 * (33.7 - skinC) * -core)).toBeLessThan(15);
+});
+
+/** Exercise above about 40 % of the maximum and a core above 37 °C leave no shivering (from memory of the field). */
+test('work and a warm core take the place of shivering', () => {
+  expect(shivers(-0.5, 26, 15, 0.4)).toBe(0);
+  expect(shivers(-0.5, 26, 15, 0.3)).toBeGreaterThan(0);
+  expect(shivers(0.5, 24)).toBe(0);
+  expect(shivers(0.3, 24)).toBeGreaterThan(0);
+});
+
+/** Eyolfson et al. 2001: 30.5 + 0.348·50 − 0.909·23.2 − 0.233·40 = 17.5 ml/kg/min, about five METs, for our average person. */
+test('peak shivering is about five METs, more for the fit and less for the heavy', () => {
+  const mets = (p: Partial<typeof AVERAGE_PERSON>) => {
+    const person = { ...AVERAGE_PERSON, ...p };
+    return 1 + peakShivering(person) / ((3.5 * person.massKg * 348) / 1000);
+  };
+  expect(mets({})).toBeWithin(4.7, 5.3);
+  expect(mets({ vo2maxMl: 65 })).toBeGreaterThan(mets({}));
+  expect(mets({ massKg: 100 })).toBeLessThan(mets({}));
+  expect(mets({ massKg: 150, vo2maxMl: 20 })).toBeCloseTo(2, 6);
+});
+
+/** Tikuisis' survival model and Tikuisis, Eyolfson et al. 2002 (from memory): hours at 60–80 %, most of a day at 20–30 %. */
+test.each([
+  [0.8, 2, 3.5],
+  [0.6, 3.5, 6],
+  [0.25, 16, 36],
+])('shivering at %d of the peak lasts between %d and %d hours, then wanes', (share, low, high) => {
+  let fatigue = 0;
+  let hours = 0;
+  while (fatigue < 1) {
+    fatigue = shiverFatigue(fatigue, share, 600);
+    hours += 600 / 3600;
+  }
+  expect(hours).toBeWithin(low, high);
+  expect(shiverLeft(0.99, 1, 36)).toBe(1);
+  expect(shiverLeft(1.3, 1, 36)).toBeLessThan(0.8);
+  expect(shiverFatigue(0.5, 0, 4 * 3600)).toBeWithin(0.1, 0.3); // rest restores
+});
+
+test('shivering ends in a cold core, and on fat alone half of it is left', () => {
+  expect(shiverLeft(0, 1, 32)).toBe(1);
+  expect(shiverLeft(0, 1, 31)).toBeCloseTo(0.5, 6);
+  expect(shiverLeft(0, 1, 30)).toBe(0);
+  expect(shiverLeft(0, 0, 36)).toBeCloseTo(0.5, 6);
+  expect(shiverLeft(0, 0.1, 36)).toBe(1);
+});
+
+/** About 8 MJ of carbohydrate, and hard work burns most of it in two to three hours without food (handbooks, from memory). */
+test('a hard day uses up carbohydrate, an easy one does not', () => {
+  const full = FUEL_J_PER_KG * AVERAGE_PERSON.massKg;
+  const after = (workW: number, hours: number) =>
+    fuelAfter(full, { workW, workShare: workW / 1250, restW: 85, shiverW: 0, shiverShare: 0 }, hours * 3600, full);
+  expect(full).toBeWithin(7e6, 9e6);
+  expect(after(900, 5) / full).toBeLessThan(0.1);
+  expect(after(250, 5) / full).toBeGreaterThan(0.9);
+  expect(after(900, 50)).toBe(0);
 });
 
 /** Gagge's two-node model, nude at rest: an independent second opinion on skin and core. */
@@ -132,44 +200,46 @@ test('setting off hard in the cold, the core dips a little and then rises', () =
 });
 
 /**
- * ISO 7933 predicted heat strain through the registry's reference implementation (jsthermalcomfort, 2004 edition) at its
- * cool edge. Sweat summed over two hours, same clothing insulation, 25 %.
+ * ISO 7933 predicted heat strain through the registry's reference implementation (jsthermalcomfort, 2004 edition), a grid from
+ * its cool edge to its middle: water from the skin in two hours within 20 %.
  */
-test.each([
-  [22, 0.5, 300],
-  [25, 0.5, 250],
-  [25, 0.4, 300],
-])('sweat over two hours at %d °C, %d, %d W/m²: within 25 %% of ISO 7933', (airC, humidity, met) => {
-  const names = ['briefs', 'long-sleeve shirt', 'trousers', 'socks', 'shoes'];
-  const garments = wear(...names);
-  const clo = ensemble(garments, { airC, relativeWind: 0.3, pumping: 0, packOn: false }).intrinsicClo;
-  const { massKg, heightM } = AVERAGE_PERSON;
-  const theirs = referencePhs({ airC, humidity, airMs: 0.3, metWm2: met, clo, minutes: 120, massKg, heightM }).sweatG;
-  const r = run({
-    airC,
-    humidity,
-    wind: 0.3,
-    garments: garments.map((g) => ({ ...g })),
-    legs: [{ minutes: 120, sport: 'camp', metabolicW: met * bodyArea(AVERAGE_PERSON), externalW: 0, worn: names }],
-  });
-  const ours = r.scored.metrics.sweatG;
-  expect({ theirs, ours, ratio: ours / theirs }).toEqual({ theirs, ours, ratio: expect.toBeWithin(0.75, 1.25) });
-});
-
-test.each([
-  [10, 0.5, 300],
-  [15, 0.5, 200],
-  [18, 0.5, 300],
-])(
-  'sweat in an hour of exercise in light clothes at %d °C: within 25 %% of ISO 7933 below its range',
-  (airC, humidity, met) => {
-    const { run: r, names } = lightlyDressed(airC, humidity, met);
-    const clo = ensemble(wear(...names), { airC, relativeWind: 0.15, pumping: 0, packOn: false }).intrinsicClo;
-    const { massKg, heightM } = AVERAGE_PERSON;
-    const theirs = referencePhs({ airC, humidity, airMs: 1, metWm2: met, clo, minutes: 60, massKg, heightM }).sweatG;
-    expect(r.scored.metrics.sweatG / theirs).toBeWithin(0.75, 1.25);
+test.each([15, 20, 25, 30, 35].flatMap((airC) => [150, 200, 250, 300, 350].map((met) => [airC, met])))(
+  'sweat in two hours at %d °C and %d W/m² in hardly moving air: within 20 %% of ISO 7933',
+  (airC, met) => {
+    const { ours, theirs } = sweatCell(airC, met, 0.3);
+    expect({ ours, theirs, ratio: ours.waterG / theirs.waterG }).toEqual({
+      ours,
+      theirs,
+      ratio: expect.toBeWithin(0.8, 1.2),
+    });
+    if (theirs.coreC < 38.6) expect(Math.abs(ours.coreC - theirs.coreC)).toBeLessThan(0.55);
   },
 );
+
+/**
+ * The same in moving air, where the standard's own correction opens ordinary clothes to vapour more than ours does (by up to
+ * 44 %, see docs/model.md): within a third, or 90 g in the two hours where hardly anybody sweats.
+ */
+test.each([15, 20, 25, 30, 35].flatMap((airC) => [150, 250, 350].map((met) => [airC, met])))(
+  'sweat in two hours at %d °C and %d W/m² at 1 m/s: within a third of ISO 7933',
+  (airC, met) => {
+    const { ours, theirs } = sweatCell(airC, met, 1);
+    const off = Math.abs(ours.waterG - theirs.waterG);
+    expect(Math.min(off / theirs.waterG / 0.33, off / 90)).toBeLessThan(1);
+  },
+);
+
+/** Fitness at the same watts: the trained sweat earlier and more and stay cooler (Gisolfi & Robinson 1969; from memory). */
+test('at the same watts the fitter body is cooler, and the unfit one hotter', () => {
+  const core = (vo2maxMl: number) =>
+    run({
+      airC: 18,
+      athlete: { vo2maxMl },
+      legs: [{ minutes: 60, sport: 'run', metabolicW: 600, worn: ['synthetic-tee', 'running-shorts'] }],
+    }).core(60);
+  expect(core(68)).toBeLessThan(core(50) - 0.03);
+  expect(core(35)).toBeGreaterThan(core(50) + 0.08);
+});
 
 /**
  * Core temperature at steady work follows relative load, about 36.5 + 3 × fraction of maximal oxygen uptake (Saltin &

@@ -10,10 +10,17 @@ import { bodyParameters } from '@/core/body/bodyParameters';
 import { neutralState } from '@/core/body/neutral';
 import { ensemble } from '@/core/clothing/ensembleInsulation';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
-import { acsmRunning, runningCost, runningMetabolicRate, walkingCost, WATTS_PER_LITRE_MIN } from '@/core/effort/gait';
-import { lcdaWalking, pandolf } from '@/core/effort/load';
+import {
+  acsmRunning,
+  acsmWalking,
+  runningCost,
+  runningMetabolicRate,
+  walkingCost,
+  WATTS_PER_LITRE_MIN,
+} from '@/core/effort/gait';
+import { onFootRate } from '@/core/effort/load';
 import { CLO } from '@/core/quantity/units';
-import { referencePhs } from './referencePhs';
+import { sweatCell } from './sweatGrid';
 import { run } from './runCase';
 import { standing } from './standing';
 import { closedOutfit, STREET, wear } from './streetClothes';
@@ -59,23 +66,14 @@ function ensembleRow(quantity: string, clo: number, names: string[]): CheckRow {
 }
 
 function phsRow(airC: number, metWm2: number): CheckRow {
-  const names = ['briefs', 'long-sleeve shirt', 'trousers', 'socks', 'shoes'];
-  const clo = ensemble(wear(...names), { airC, relativeWind: 0.3, pumping: 0, packOn: false }).intrinsicClo;
-  const { massKg, heightM } = AVERAGE_PERSON;
-  const r = run({
-    airC,
-    humidity: 0.5,
-    wind: 0.3,
-    garments: names.map((n) => ({ ...STREET[n] })),
-    legs: [{ minutes: 120, sport: 'camp', metabolicW: metWm2 * bodyArea(AVERAGE_PERSON), externalW: 0, worn: names }],
-  });
+  const { ours, theirs } = sweatCell(airC, metWm2, 0.3);
   return {
-    quantity: `sweat in two hours, ${airC} °C, ${metWm2} W/m²`,
+    quantity: `water from the skin in two hours, ${airC} °C, ${metWm2} W/m²`,
     source: 'ISO 7933 (reference library)',
-    theirs: referencePhs({ airC, humidity: 0.5, airMs: 0.3, metWm2, clo, minutes: 120, massKg, heightM }).sweatG,
-    ours: r.scored.metrics.sweatG,
+    theirs: theirs.waterG,
+    ours: ours.waterG,
     unit: 'g',
-    tolerance: 0.25,
+    tolerance: 0.2,
   };
 }
 
@@ -129,6 +127,19 @@ function standingRow(airC: number): CheckRow {
     unit: '°C',
     tolerance: 0.3,
     absolute: true,
+  };
+}
+
+/** Walking down, W/kg: Minetti's measured costs (J/kg/m, net) at 1.3 m/s with rest added. */
+function downhillRow(slope: number): CheckRow {
+  const measured: Record<string, number> = { '-0.1': 0.81, '-0.2': 1.3, '-0.3': 2.05 };
+  return {
+    quantity: `walking 1.3 m/s at ${slope * 100} %`,
+    source: 'Minetti 2002, measured (m)',
+    theirs: measured[String(slope)] * 1.3 + 1.5,
+    ours: onFootRate({ massKg: 70, loadKg: 0, speedMs: 1.3, slope, terrain: 1 }) / 70,
+    unit: 'W/kg',
+    tolerance: 0.2,
   };
 }
 
@@ -214,11 +225,12 @@ export function checkRows(): CheckRow[] {
       unit: 'W',
       tolerance: 0.15,
     },
+    ...[-0.1, -0.2, -0.3].map(downhillRow),
     {
       quantity: 'walking 1.2 m/s at 5 %',
-      source: 'LCDA 2019 (m)',
-      theirs: lcdaWalking(1.2, 0.05) * 70,
-      ours: pandolf({ massKg: 70, loadKg: 0, speedMs: 1.2, slope: 0.05, terrain: 1 }),
+      source: 'ACSM equation',
+      theirs: (acsmWalking(1.2, 0.05) * 70 * WATTS_PER_LITRE_MIN) / 1000,
+      ours: onFootRate({ massKg: 70, loadKg: 0, speedMs: 1.2, slope: 0.05, terrain: 1 }),
       unit: 'W',
       tolerance: 0.2,
     },
@@ -268,8 +280,7 @@ export function checkRows(): CheckRow[] {
     dynamicRow(8, 2, 0.6),
     dynamicRow(50, 8, 1.2),
     dynamicRow(1000, 4, 0.6),
-    phsRow(22, 300),
-    phsRow(25, 250),
+    ...[15, 25, 35].flatMap((airC) => [150, 250, 350].map((met) => phsRow(airC, met))),
     coreRow(0.3),
     coreRow(0.6),
   ];

@@ -1,3 +1,4 @@
+import { fitSweating } from './fitness';
 import { basalW, bodyArea, plainPerson, type Person } from './person';
 import {
   CENTRAL_WHK,
@@ -32,6 +33,9 @@ export interface BodyParameters {
   /** opening of the shunts with no error signal, before clamping to 0–1 */
   shuntOffset: Float64Array;
   sweat: Float64Array;
+  /** times the drive to sweat, and K of core before it begins: the person's own and what fitness makes of it */
+  sweatGain: number;
+  sweatsLaterK: number;
   dilate: Float64Array;
   constrict: Float64Array;
   sensor: Float64Array;
@@ -47,6 +51,7 @@ export const BLOOD_WH_PER_LK = 1.163;
  * (15 % is the table's person; each point of fat insulates about 1 % more).
  */
 export function bodyParameters(person: Person): BodyParameters {
+  const fitness = fitSweating(person.vo2maxMl);
   const totalArea = bodyArea(person);
   const a = totalArea / REFERENCE_AREA_M2;
   const m = person.massKg / REFERENCE_MASS_KG;
@@ -75,6 +80,8 @@ export function bodyParameters(person: Person): BodyParameters {
     shunt: column((r) => (SHUNT_FLOW_LH[r.zone] ?? 0) * BLOOD_WH_PER_LK * a),
     shuntOffset: column((r) => SHUNT_OFFSET[r.zone] ?? 0),
     sweat: column((r) => r.sweat),
+    sweatGain: person.sweatGain * fitness.gain,
+    sweatsLaterK: fitness.laterK,
     dilate: column((r) => r.dilate),
     constrict: column((r) => r.constrict),
     sensor: column((r) => r.sensor),

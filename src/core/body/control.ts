@@ -2,6 +2,7 @@ import { power } from '@/core/quantity/exact';
 import { clamp } from '@/core/quantity/range';
 import { LATENT_VAPOUR } from '@/core/quantity/units';
 import { BLOOD_WH_PER_LK, type BodyParameters } from './bodyParameters';
+import { shivering } from './shivering';
 import { EXTREMITY_NUTRITIVE_LH, ZONE_COUNT } from './zones';
 
 /** What the controller reads besides the skin; one object reused, so that a step allocates nothing. */
@@ -17,6 +18,8 @@ export interface ControlInput {
   flowFactor: Float64Array;
   /** metabolic rate over maximum, 0 to 1: hard exercise hides shivering */
   exerciseShare: number;
+  /** the most that can be shivered now, W: less once muscles are tired, out of fuel, or too cold */
+  shiverPeakW: number;
 }
 
 /** What the controller writes at each step; arrays of one value a zone. */
@@ -41,8 +44,8 @@ export const DILATE_SKIN = 7.5;
 export const CONSTRICT_PER_K = 10.8;
 /** Perfusion of working muscle: W/K per W of its heat (Stolwijk: 1 L/h per kcal/h). */
 export const MUSCLE_PERFUSION = 0.92;
-/** Highest steady sweat rate of a trained, not heat-acclimatised person, g/s per m² (ISO 7933 limits near 1 L/h in cool air). */
-const SWEAT_CAP = 1150 / 3600 / 1.87;
+/** Highest steady sweat rate of a person not acclimatised to heat, g/s per m²: ISO 7933 has 400 W/m², about 1.1 L/h. */
+const SWEAT_CAP = 400 / LATENT_VAPOUR;
 /** Highest total skin blood conductance: 90 L/h/m² (Gagge 1986). */
 const SKIN_FLOW_CAP = 90 * BLOOD_WH_PER_LK;
 /**
@@ -81,6 +84,9 @@ function twoToTenth(t: number): number {
   return Q10_TABLE[i] + (Q10_TABLE[i + 1] - Q10_TABLE[i]) * (x - i);
 }
 
+/** How fast metabolism goes when it is `kelvin` colder: a Q10 of 2. @param kelvin −25 to 10, held beyond */
+export const coldRate = twoToTenth;
+
 /**
  * The controller: sweat, skin blood flow, shivering and muscle perfusion from core and skin errors.
  *
@@ -107,9 +113,9 @@ export function control(body: BodyParameters, skinC: Float64Array, input: Contro
   trunkSignal /= trunkArea;
 
   const sweatDrive =
-    Math.max(0, SWEAT_CORE_W_PER_K * coreError + SWEAT_SKIN_W_PER_K * skinSignal) *
+    Math.max(0, SWEAT_CORE_W_PER_K * (coreError - body.sweatsLaterK) + SWEAT_SKIN_W_PER_K * skinSignal) *
     (body.totalArea / 1.87) *
-    person.sweatGain;
+    body.sweatGain;
   const dilate = Math.max(0, DILATE_CORE * coreError + DILATE_SKIN * skinSignal) * BLOOD_WH_PER_LK;
   const constrict = Math.max(0, -CONSTRICT_PER_K * coreError - CONSTRICT_PER_K * skinSignal) * person.constriction;
 
@@ -117,7 +123,7 @@ export function control(body: BodyParameters, skinC: Float64Array, input: Contro
   const nutritive = EXTREMITY_NUTRITIVE_LH * BLOOD_WH_PER_LK * (body.totalArea / 1.87);
 
   const drive = sweatDrive / LATENT_VAPOUR;
-  const most = SWEAT_CAP * body.totalArea * 1.15 * person.sweatGain;
+  const most = SWEAT_CAP * body.totalArea * body.sweatGain;
   let total = 0;
   for (let z = 0; z < ZONE_COUNT; z++) {
     const q10 = twoToTenth(skinC[z] - setSkin[z]);
@@ -140,26 +146,10 @@ export function control(body: BodyParameters, skinC: Float64Array, input: Contro
     total += s;
   }
   out.sweatTotal = total;
-  out.shiverW = shivering(coreError, meanSkin, person.fatPercent, exerciseShare) * body.totalArea;
-}
-
-/**
- * Below the first of these drives muscles are at most tense, above the second they shake in full, W/m²: with a normal core
- * that is a mean skin of about 32 and 31 °C, where shivering is seen to begin and to set in (from memory of the field).
- */
-const TENSE_WM2 = 10;
-const SHAKING_WM2 = 20;
-
-/**
- * Shivering heat, W/m²: Tikuisis & Giesbrecht 1999 (from memory),
- * `(155.5 (37 − T_core) + 47 (33 − T_skin) − 1.57 (33 − T_skin)²) / √fat%`, with our neutral core for 37; not below 0 and not above 4.5 met; faded out
- * linearly by exercise, gone at half of maximal effort (shivering and exercise share the same muscles).
- */
-export function shivering(coreError: number, meanSkinC: number, fatPercent: number, exerciseShare: number): number {
-  // The relation's parabola turns over at 15 K: skin colder than it was measured at asks for no less.
-  const ds = clamp(33 - meanSkinC, 0, 15);
-  const dc = -coreError;
-  const drive = (155.5 * dc + 47 * ds - 1.57 * ds * ds) / Math.sqrt(Math.max(4, fatPercent));
-  const begun = clamp((drive - TENSE_WM2) / (SHAKING_WM2 - TENSE_WM2), 0, 1);
-  return clamp(drive, 0, 260) * begun * clamp(1 - exerciseShare / 0.5, 0, 1);
+  out.shiverW =
+    shivering(coreError, meanSkin, {
+      fatPercent: person.fatPercent,
+      peakWm2: input.shiverPeakW / body.totalArea,
+      exerciseShare,
+    }) * body.totalArea;
 }

@@ -1,5 +1,5 @@
 import { clamp, within } from '@/core/quantity/range';
-import { GRAVITY, kmhToMs } from '@/core/quantity/units';
+import { GRAVITY } from '@/core/quantity/units';
 
 /**
  * Energy cost of running, J per kg body mass per metre, against slope i (rise over distance, −0.45 to 0.45).
@@ -61,19 +61,7 @@ export function runningMetabolicRate(massKg: number, speedMs: number, slope: num
   return massKg * (runningCost(slope) * speedMs + RESTING_W_PER_KG);
 }
 
-/** Metabolic rate of walking on grade without load, W, gross. Speed 0–3 m/s; Minetti's costs are near the optimum speed. */
-export function walkingMetabolicRate(massKg: number, speedMs: number, slope: number): number {
-  within('mass', massKg, 30, 250, 'kg');
-  within('walking speed', speedMs, 0, 3.5, 'm/s');
-  return massKg * (walkingCost(slope) * speedMs + RESTING_W_PER_KG);
-}
-
 /** Slope limited to the range in which the gait polynomials were measured. */
 export function gaitSlope(slope: number): number {
   return clamp(slope, -0.45, 0.45);
-}
-
-/** Walking is cheaper than running below about 2 m/s on the flat, and on steep ground people walk below about 1.4 m/s. */
-export function walksAt(speedMs: number, slope: number): boolean {
-  return speedMs < kmhToMs(7.2) - 2 * Math.max(0, slope);
 }

@@ -4,8 +4,8 @@ import { MET } from '@/core/quantity/units';
 import { SPORT, type Mechanics, type Sport } from './sports';
 import { CYCLING_EFFICIENCY, roadLoadPower, type RidingSurface } from './cycling';
 import { metabolicFromExertion, metabolicFromHeartRate } from './fromAthlete';
-import { climbPower, gaitSlope, RESTING_W_PER_KG, runningMetabolicRate, walksAt } from './gait';
-import { pandolf, snowTerrainFactor, TERRAIN_FACTOR } from './load';
+import { climbPower, gaitSlope, RESTING_W_PER_KG } from './gait';
+import { onFootRate, snowTerrainFactor, TERRAIN_FACTOR } from './load';
 import { skiMetabolicRate, skiPower } from './skiing';
 
 /** What the effort relations need to know of the athlete. */
@@ -65,8 +65,8 @@ function externalShare(sport: Sport, slope: number): number {
 const DELTA_OVER_GROSS = 1.12;
 /** A bicycle with lights and mudguards, kg. */
 export const BICYCLE_KG = 12;
-/** The relations of gait end here, m/s: faster walking is running, and nobody runs faster for long. */
-const FASTEST = { walk: 2.6, walkingRunner: 2.4, run: 8 } as const;
+/** Nobody runs faster for long, m/s: the relations of gait end here. */
+const FASTEST_ON_FOOT = 8;
 /** How deep a snowshoe sinks where nobody says, cm. */
 const SNOWSHOE_SINKS_CM = 8;
 
@@ -123,26 +123,15 @@ function byMechanics(
   const total = engine.massKg + load;
   const density = airDensity(leg.airC ?? 0);
   switch (m.by) {
-    case 'run': {
-      if (walksAt(speedMs, slope)) {
-        const walking = { speedMs: Math.min(speedMs, FASTEST.walkingRunner), slope };
-        return byMechanics({ by: 'walk', ground: 'path' }, engine, leg, walking);
-      }
-      const s = gaitSlope(slope);
-      return {
-        metabolicW: runningMetabolicRate(total, Math.min(speedMs, FASTEST.run), s),
-        externalW: climbPower(total, speedMs, s),
-        from: 'running cost on grade',
-      };
-    }
+    case 'run':
     case 'walk': {
       const s = gaitSlope(slope);
-      const v = Math.min(speedMs, FASTEST.walk);
-      const terrain = terrainFactor(m.ground, leg.footprintCm);
+      const v = Math.min(speedMs, FASTEST_ON_FOOT);
+      const terrain = m.by === 'run' ? TERRAIN_FACTOR.road : terrainFactor(m.ground, leg.footprintCm);
       return {
-        metabolicW: pandolf({ massKg: engine.massKg, loadKg: load, speedMs: v, slope: s, terrain }),
+        metabolicW: onFootRate({ massKg: engine.massKg, loadKg: load, speedMs: v, slope: s, terrain }),
         externalW: climbPower(total, v, s),
-        from: 'walking with load on grade',
+        from: m.by === 'run' ? 'going on foot, on grade' : 'walking with load on grade',
       };
     }
     case 'ski': {

@@ -3,7 +3,9 @@ import { vapourPressure } from '@/core/atmosphere/humidity';
 import { sunOnBody, sunPosition, type Light } from '@/core/atmosphere/sun';
 import { headwindCosine, relativeWind, SHELTER_FACTOR, STILL_AIR, type Shelter } from '@/core/atmosphere/windAtBody';
 import { isIndoors, isMoving, LIFT_MS, pumpingSpeed, SPORT } from '@/core/effort/sports';
-import { legEffort, type Engine } from '@/core/effort/legEffort';
+import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
+import { legEffort, type Engine, type Work } from '@/core/effort/legEffort';
+import { sustainableShare } from '@/core/effort/sustainable';
 import { OutOfRange, within } from '@/core/quantity/range';
 import type { Conditions } from './conditions';
 import { checkForecast, weatherAt, type ForecastHour } from './forecast';
@@ -25,10 +27,23 @@ export interface Stretch extends Conditions {
   effortFrom: string;
 }
 
+/** A leg that asks more than the athlete can hold for its length, and what became of it. */
+export interface Slowed {
+  leg: number;
+  atS: number;
+  /** W */
+  askedW: number;
+  heldW: number;
+  /** minutes as given, and as it takes */
+  given: number;
+  takes: number;
+}
+
 export interface Timeline {
   stretches: Stretch[];
-  /** as given, with the distance worked out where only minutes and climb were */
+  /** as given, with the distance worked out where only minutes and climb were, and more minutes where it was too fast */
   legs: Leg[];
+  slowed: Slowed[];
   /** s at which each leg starts; one more for the end */
   legStartS: number[];
   endS: number;
@@ -71,7 +86,8 @@ export function buildTimeline(input: TimelineInput): Timeline {
   checkForecast(input.forecast);
   const stretches: Stretch[] = [];
   const legStartS: number[] = [];
-  const lengths: number[] = [];
+  const gone: Leg[] = [];
+  const slowed: Slowed[] = [];
   let t = 0;
   let distance = 0;
   let ele = input.startEleM;
@@ -85,48 +101,102 @@ export function buildTimeline(input: TimelineInput): Timeline {
         LEG_RANGE[key][2],
       );
     legStartS.push(t);
-    const seconds = leg.minutes * 60;
-    const moving = isMoving(leg.sport);
-    const byHand = moving && leg.distanceM === 0 ? handPace(engine, leg, input.loadKg) : null;
-    const slope = byHand?.slope ?? (leg.distanceM > 0 ? Math.max(-0.6, Math.min(0.6, leg.climbM / leg.distanceM)) : 0);
-    const speed = moving
-      ? (byHand?.speedMs ?? leg.distanceM / seconds)
-      : SPORT[leg.sport].going === 'carried'
-        ? LIFT_MS
-        : 0;
-    const length = byHand ? speed * seconds : leg.distanceM;
-    if (speed > 30)
-      throw new OutOfRange(
-        `leg ${index + 1} "${leg.name}" speed`,
-        `${speed.toFixed(1)} m/s`,
-        'at most 30 m/s; check minutes and distance',
-      );
+    const way = going(input, leg, index);
+    const on = (f0: number, f1: number, how: Pick<Going, 'speed' | 'seconds' | 'mostW'>): Piece => {
+      const here = placeOn(input.profile, leg, (f0 + f1) / 2, ele);
+      return {
+        index,
+        startS: t + f0 * how.seconds,
+        endS: t + f1 * how.seconds,
+        speed: how.speed,
+        slope: way.slope,
+        distanceM: distance + ((f0 + f1) / 2) * way.length,
+        eleM: here.eleM,
+        course: here.bearing,
+        mostW: how.mostW,
+      };
+    };
+    const held = heldBy(input, leg, way, (how) => stretch(input, leg, on(0, 1, how)));
+    const { seconds } = held;
+    if (held.askedW > held.mostW)
+      slowed.push({
+        leg: index,
+        atS: t,
+        askedW: held.askedW,
+        heldW: held.mostW,
+        given: leg.minutes,
+        takes: seconds / 60,
+      });
     const pieces = Math.max(1, Math.ceil(seconds / SLICE_S));
-    for (let k = 0; k < pieces; k++) {
-      const f0 = k / pieces;
-      const f = (k + 0.5) / pieces;
-      const here = placeOn(input.profile, leg, f, ele);
-      stretches.push(
-        stretch(input, leg, {
-          index,
-          startS: t + f0 * seconds,
-          endS: t + ((k + 1) / pieces) * seconds,
-          speed,
-          slope,
-          distanceM: distance + f * length,
-          eleM: here.eleM,
-          course: here.bearing,
-        }),
-      );
-    }
+    for (let k = 0; k < pieces; k++) stretches.push(stretch(input, leg, on(k / pieces, (k + 1) / pieces, held)));
     t += seconds;
-    distance += length;
-    lengths.push(length);
+    distance += way.length;
+    gone.push({ ...leg, distanceM: way.length, minutes: seconds / 60 });
     ele = placeOn(input.profile, leg, 1, ele).eleM;
   });
   legStartS.push(t);
   within('outing length', t / 3600, 0, 72, 'h');
-  return { stretches, legs: legs.map((l, i) => ({ ...l, distanceM: lengths[i] })), legStartS, endS: t };
+  return { stretches, legs: gone, slowed, legStartS, endS: t };
+}
+
+/** How a leg is gone: m/s, rise over distance, m, s, and the most metabolic rate that can be held, W. */
+interface Going {
+  speed: number;
+  slope: number;
+  length: number;
+  seconds: number;
+  mostW: number;
+}
+
+/** @throws OutOfRange for a speed nobody reaches */
+function going(input: TimelineInput, leg: Leg, index: number): Going {
+  const seconds = leg.minutes * 60;
+  const moving = isMoving(leg.sport);
+  const byHand = moving && leg.distanceM === 0 ? handPace(input.engine, leg, input.loadKg) : null;
+  const slope = byHand?.slope ?? (leg.distanceM > 0 ? Math.max(-0.6, Math.min(0.6, leg.climbM / leg.distanceM)) : 0);
+  const speed = moving
+    ? (byHand?.speedMs ?? leg.distanceM / seconds)
+    : SPORT[leg.sport].going === 'carried'
+      ? LIFT_MS
+      : 0;
+  if (speed > 30)
+    throw new OutOfRange(
+      `leg ${index + 1} "${leg.name}" speed`,
+      `${speed.toFixed(1)} m/s`,
+      'at most 30 m/s; check minutes and distance',
+    );
+  return { speed, slope, length: byHand ? speed * seconds : leg.distanceM, seconds, mostW: Infinity };
+}
+
+/** Rounds in which the pace and what can be held at its length settle on each other, and the slowest a leg is made. */
+const SETTLES = 4;
+const SLOWEST_SHARE = 0.1;
+
+/**
+ * The leg at an effort that can be held for its length: where it asks more, the effort is cut, and what covers ground is
+ * gone slower by as much as the effort above rest is cut, so that it takes longer. Stops are as they are.
+ */
+function heldBy(
+  { engine }: TimelineInput,
+  leg: Leg,
+  way: Going,
+  at: (how: Going) => Stretch,
+): Going & { askedW: number } {
+  const most = maximalMetabolicRate(engine.vo2maxMl, engine.massKg);
+  const holds = (seconds: number) => most * sustainableShare(seconds / 60);
+  const asked = at(way);
+  const askedW = asked.metabolicW;
+  if (SPORT[leg.sport].going !== 'own effort') return { ...way, mostW: most, askedW };
+  if (askedW <= holds(way.seconds)) return { ...way, mostW: holds(way.seconds), askedW };
+  const rest = Math.min(asked.restW ?? 0, askedW * 0.5);
+  let { seconds } = way;
+  if (leg.distanceM > 0)
+    for (let k = 0; k < SETTLES; k++) {
+      const share = Math.max(SLOWEST_SHARE, Math.min(1, (holds(seconds) - rest) / (askedW - rest)));
+      seconds = Math.min(LEG_RANGE.minutes[1] * 60, way.seconds / share);
+    }
+  const mostW = holds(seconds);
+  return { ...way, seconds, speed: (way.speed * way.seconds) / seconds, mostW, askedW };
 }
 
 function placeOn(
@@ -160,10 +230,12 @@ interface Piece {
   eleM: number;
   /** degrees from north; null where nobody knows */
   course: number | null;
+  /** W that can be held */
+  mostW: number;
 }
 
 function stretch(input: TimelineInput, leg: Leg, piece: Piece): Stretch {
-  const { index, startS, endS, speed, slope, distanceM, eleM, course } = piece;
+  const { index, startS, endS, speed, slope, distanceM, eleM, course, mostW } = piece;
   const mid = input.startMs + ((startS + endS) / 2) * 1000;
   const w = weatherAt(input.forecast, mid, eleM - input.forecastEleM);
   const indoors = isIndoors(leg.sport) || leg.shelter === 'indoor';
@@ -176,7 +248,7 @@ function stretch(input: TimelineInput, leg: Leg, piece: Piece): Stretch {
     ? Math.max(STILL_AIR, leg.air.wind ?? 0)
     : relativeWind(Math.min(80, wind10), shelter, speed, cos);
   const load = leg.packOn ? input.loadKg : 0;
-  const work = legEffort(input.engine, {
+  const asked = legEffort(input.engine, {
     sport: leg.sport,
     slope,
     loadKg: load,
@@ -190,6 +262,7 @@ function stretch(input: TimelineInput, leg: Leg, piece: Piece): Stretch {
     heartRateBpm: leg.effort.by === 'heartRate' ? leg.effort.value : undefined,
     exertion: leg.effort.by === 'exertion' ? leg.effort.value : undefined,
   });
+  const work = atMost(asked, mostW);
   const sun =
     leg.air?.sunWm2 !== undefined
       ? leg.air.sunWm2
@@ -213,7 +286,7 @@ function stretch(input: TimelineInput, leg: Leg, piece: Piece): Stretch {
     precipitation: indoors ? 'none' : (leg.air?.precipitation ?? w.kind),
     precipitationMmH: indoors ? 0 : (leg.air?.precipitationMmH ?? w.precipitationMmH),
     sport: leg.sport,
-    metabolicW: Math.min(2400, work.metabolicW),
+    metabolicW: work.metabolicW,
     externalW: Math.min(
       leg.effort.by === 'metabolic' ? (leg.effort.externalW ?? work.externalW) : work.externalW,
       work.metabolicW * 0.3,
@@ -234,3 +307,9 @@ function stretch(input: TimelineInput, leg: Leg, piece: Piece): Stretch {
     effortFrom: work.from,
   };
 }
+
+/** The same work at most at this metabolic rate, W. */
+const atMost = (work: Work, mostW: number): Work =>
+  work.metabolicW <= mostW
+    ? work
+    : { ...work, metabolicW: mostW, externalW: (work.externalW * mostW) / work.metabolicW };

@@ -5,5 +5,6 @@ export function truncate(t: Timeline, endS: number): Timeline | null {
   const stretches = t.stretches.filter((s) => s.startS < endS).map((s) => ({ ...s, endS: Math.min(s.endS, endS) }));
   if (stretches.length === 0) return null;
   const legs = t.legs.filter((_, i) => t.legStartS[i] < endS);
-  return { stretches, legs, legStartS: [...t.legStartS.slice(0, legs.length), endS], endS };
+  const slowed = t.slowed.filter((x) => x.leg < legs.length);
+  return { stretches, legs, slowed, legStartS: [...t.legStartS.slice(0, legs.length), endS], endS };
 }

@@ -110,13 +110,18 @@ export const INFLOW = 28;
 export const FILLED = 29;
 export const HELD = 30;
 
-/** The state. Head: central °C, metabolic and external W, seconds, and the heat production the skin is used to, W. */
+/**
+ * The state. Head: central °C, metabolic and external W, seconds, the heat production the skin is used to, W, how used up
+ * shivering muscles are, 1 at their end, and carbohydrate left, J.
+ */
 const STATE = NODES + ZONE_COUNT * NODES_A_ZONE * RECORD;
 export const CENTRAL = STATE;
 export const METABOLIC = STATE + 1;
 export const EXTERNAL = STATE + 2;
 export const TIME = STATE + 3;
 export const HABIT = STATE + 4;
+export const FATIGUE = STATE + 5;
+export const FUEL = STATE + 6;
 const HEAD_LENGTH = 8;
 const zoneState = (nth: number): number => STATE + HEAD_LENGTH + nth * ZONE_COUNT;
 export const TISSUE = zoneState(0);

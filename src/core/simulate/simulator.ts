@@ -3,7 +3,15 @@
 import { exp } from '@/core/quantity/exact';
 import { CLOTH_ABSORPTANCE } from '@/core/atmosphere/sun';
 import { bodyParameters, type BodyParameters } from '@/core/body/bodyParameters';
-import { control, type ControlInput, type ControlOutput } from '@/core/body/control';
+import { coldRate, control, type ControlInput, type ControlOutput } from '@/core/body/control';
+import {
+  FUEL_J_PER_KG,
+  fuelAfter,
+  peakShivering,
+  shiverFatigue,
+  shiverLeft,
+  type Burning,
+} from '@/core/body/shivering';
 import { CENTRAL_SHARE, neutralState, readyState, type NeutralState } from '@/core/body/neutral';
 import { checkPerson, type Person } from '@/core/body/person';
 import { breathHeatShare, breathLatentShare } from '@/core/body/respiration';
@@ -38,6 +46,9 @@ const EFFORT_FALL_S = 45;
 /** Comfort follows effort slowly, s: ten minutes in, a cool skin begins to feel right (common practice, no published source). */
 const HABIT_S = 600;
 
+/** Below this core temperature the body makes less heat at rest, °C. */
+const SLOWS_C = 36;
+
 const FACE = zoneIndex('face');
 /** Whether this process has shown its engine every branch of a step. */
 let rehearsed = false;
@@ -63,6 +74,9 @@ export class Simulator {
   /** what is on, and how it is changed */
   readonly wearing: Wearing;
   private readonly maxMetabolic: number;
+  /** the most heat of shivering when rested, W, and carbohydrate when fed, J */
+  private readonly peakShiverW: number;
+  private readonly mostFuel: number;
   private ambient: Ambient = {
     airC: 0.5,
     pressurePa: 0.5,
@@ -83,6 +97,7 @@ export class Simulator {
   private falling = false;
   private readonly heaters: Heaters;
   private readonly contact = noContact();
+  private readonly burning: Burning = { workW: 0.5, workShare: 0.5, restW: 0.5, shiverW: 0.5, shiverShare: 0.5 };
   private breathLatent = 0.5;
   private breathW = 0.5;
   /** the step that the relaxations below are for, s, and how far effort rises, falls and is got used to in it, 0–1 */
@@ -125,6 +140,8 @@ export class Simulator {
     };
     this.metabolicBias = person.metabolicBias;
     this.maxMetabolic = maximalMetabolicRate(person.vo2maxMl, person.massKg);
+    this.peakShiverW = peakShivering(person);
+    this.mostFuel = FUEL_J_PER_KG * person.massKg;
     const tissueTotal = this.body.tissueC.reduce((a, b) => a + b, 0);
     this.basalHeat = this.body.tissueC.map((c) => ((1 - CENTRAL_SHARE) * c) / tissueTotal);
     this.control = {
@@ -134,8 +151,9 @@ export class Simulator {
       muscleW: zones(L.MUSCLE_W),
       flowFactor: this.stacks.flowFactor,
       exerciseShare: 0.5,
+      shiverPeakW: 0.5,
     };
-    restBody(this.state, this.ready, this.ready.metabolicW);
+    restBody(this.state, this.ready, this.ready.metabolicW, this.mostFuel);
     this.restEnergy = this.bodyEnergy();
   }
 
@@ -146,7 +164,7 @@ export class Simulator {
    */
   start(plan: Plan, dampGm2: Record<string, number> = {}, roomC = 18): void {
     const { state: s, arrays: w } = this;
-    restBody(s, this.ready, this.ready.metabolicW);
+    restBody(s, this.ready, this.ready.metabolicW, this.mostFuel);
     s.evaporation.fill(0);
     s.slope.fill(0);
     s.owed.fill(0);
@@ -192,7 +210,7 @@ export class Simulator {
     m[L.AIR_C] = c.airC;
     m[L.AIR_VAPOUR] = c.vapourPa;
     m[L.SUN] = c.sunWm2 * CLOTH_ABSORPTANCE;
-    this.now.metabolicW = c.metabolicW * this.metabolicBias;
+    this.now.metabolicW = Math.min(this.maxMetabolic, c.metabolicW * this.metabolicBias);
     this.now.externalW = c.externalW;
     this.muscles = MUSCLE_BY_ZONE[c.sport];
     this.breathLatent = breathLatentShare(c.airC, c.vapourPa);
@@ -226,20 +244,24 @@ export class Simulator {
     if (dt !== this.relaxedFor) this.relax(dt);
     const wanted = now.metabolicW;
     const move = wanted > m[L.METABOLIC] ? this.rise : this.fall;
+    const central = m[L.CENTRAL];
     const metabolic = m[L.METABOLIC] + (wanted - m[L.METABOLIC]) * move;
     const external = m[L.EXTERNAL] + (now.externalW - m[L.EXTERNAL]) * move;
     m[L.METABOLIC] = metabolic;
     m[L.EXTERNAL] = external;
-    const basal = body.basal < metabolic ? body.basal : metabolic;
-    const spare = metabolic - external - basal;
+    // A cooling body makes less of the heat it makes at rest (Q10 of 2).
+    const slowed = central < SLOWS_C ? body.basal * (1 - coldRate(central - SLOWS_C)) : 0;
+    const rest = body.basal - slowed;
+    const basal = rest < metabolic ? rest : metabolic;
+    const spare = metabolic - slowed - external - basal;
     const work = spare > 0 ? spare : 0;
     const { muscles } = this;
     const posture = MUSCLE_BY_ZONE.stand;
     for (let z = 0; z < ZONE_COUNT; z++) m[L.MUSCLE_W + z] = work * muscles[z];
 
-    const central = m[L.CENTRAL];
     this.control.centralC = central;
     this.control.exerciseShare = (metabolic - basal) / this.maxMetabolic;
+    this.control.shiverPeakW = this.peakShiverW * shiverLeft(m[L.FATIGUE], m[L.FUEL] / this.mostFuel, central);
     control(body, this.state.skin, this.control, o);
     for (let z = 0; z < ZONE_COUNT; z++)
       m[L.TISSUE_HEAT + z] = m[L.MUSCLE_W + z] + basal * this.basalHeat[z] + o.shiverW * posture[z];
@@ -257,6 +279,7 @@ export class Simulator {
       moveLiquid(m, z, at);
     }
     const made = basal + work + o.shiverW;
+    this.tire(basal, work, dt);
     const keep = 1 - stacks.mouth;
     this.breathW = metabolic * this.breathShare * keep;
     ledger.breath += this.breathW * dt;
@@ -276,6 +299,20 @@ export class Simulator {
     ledger.precipitation += m[L.FALLEN];
     ledger.toPrecipitation += m[L.TO_FALLEN];
     if (this.heaters.burning) ledger.warmed += this.heaters.burn(dt);
+  }
+
+  /** Shivering tires and work burns: what is left of both for the next step. */
+  private tire(basal: number, work: number, dt: number): void {
+    const m = this.state.memory;
+    const { burning } = this;
+    burning.restW = basal;
+    burning.workW = work;
+    burning.workShare = work / this.maxMetabolic;
+    burning.shiverW = this.output.shiverW;
+    burning.shiverShare = this.output.shiverW / this.peakShiverW;
+    if (m[L.FATIGUE] > 0 || burning.shiverShare > 0)
+      m[L.FATIGUE] = shiverFatigue(m[L.FATIGUE], burning.shiverShare, dt);
+    m[L.FUEL] = fuelAfter(m[L.FUEL], burning, dt, this.mostFuel);
   }
 
   /** Breath leaves water in what covers the mouth, and the heat of condensing it; returns what that costs the body, W. */

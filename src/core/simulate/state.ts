@@ -44,8 +44,8 @@ export interface GarmentPlaces {
   owed: number;
 }
 
-/** Places in `head`: central °C, metabolic and external W, seconds, and the heat production the skin is used to, W. */
-export const HEAD = { central: 0, metabolic: 1, external: 2, time: 3, habit: 4 } as const;
+/** Places in `head`: see `layout`. */
+export const HEAD = { central: 0, metabolic: 1, external: 2, time: 3, habit: 4, fatigue: 5, fuel: 6 } as const;
 
 export function newState(garments: number, openings: number): State {
   const gz = garments * ZONE_COUNT;
@@ -84,13 +84,15 @@ export function newState(garments: number, openings: number): State {
   };
 }
 
-/** Puts a rested, comfortable body into the state; garments are left as they are. */
-export function restBody(s: State, neutral: NeutralState, restingW: number): void {
+/** Puts a rested, fed, comfortable body into the state; garments are left as they are. */
+export function restBody(s: State, neutral: NeutralState, restingW: number, fuelJ: number): void {
   s.head[HEAD.central] = neutral.centralC;
   s.head[HEAD.metabolic] = restingW;
   s.head[HEAD.external] = 0;
   s.head[HEAD.time] = 0;
   s.head[HEAD.habit] = restingW;
+  s.head[HEAD.fatigue] = 0;
+  s.head[HEAD.fuel] = fuelJ;
   s.tissue.set(neutral.tissueC);
   s.skin.set(neutral.skinC);
   s.film.fill(0);
