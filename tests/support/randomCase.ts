@@ -82,6 +82,7 @@ export const anyCase: fc.Arbitrary<RandomCase> = fc
         vapourPa: vapourPressure(s.airC, s.humidity),
         relativeWind: s.relativeWind,
         sunWm2: s.sunWm2,
+        skyWm2: 0,
         precipitation: s.precipitation,
         precipitationMmH: s.precipitation === 'none' ? 0 : s.mmH,
         sport: s.sport,
@@ -129,6 +130,15 @@ export const steadyCase: fc.Arbitrary<RandomCase> = anyCase.map((c) => ({
   ...c,
   plan: { ...c.plan, worn: c.garments.map((g) => g.id), carried: [], cues: [] },
   conditions: [
-    { ...c.conditions[0], startS: 0, endS: 2400, precipitationMmH: 0, precipitation: 'none', sunWm2: 0, wetting: null },
+    {
+      ...c.conditions[0],
+      startS: 0,
+      endS: 2400,
+      precipitationMmH: 0,
+      precipitation: 'none',
+      sunWm2: 0,
+      skyWm2: 0,
+      wetting: null,
+    },
   ],
 }));

@@ -1,5 +1,5 @@
 import { within } from '@/core/quantity/range';
-import { convection, LEWIS_PER_PA, RADIATION } from './boundaryLayer';
+import { convection, LEWIS_PER_PA, radiation } from './boundaryLayer';
 import { saturationPressure } from './humidity';
 import { SKIN_ABSORPTANCE } from './sun';
 
@@ -50,7 +50,7 @@ const CALM = 1.34;
 /**
  * Is it cold or is it the wind, the wet, the sky? Splits the heat taken from skin into what the air temperature costs in
  * calm, and what true wind, own speed, wetness and sun each add; each also as equivalent degrees. The parts add up.
- * Convection 8.3 v^0.6 (Mitchell 1974), radiation 4 W/m²K; wind through the cloth is left out (a windproof outer layer).
+ * Convection 8.3 v^0.6 (Mitchell 1974), radiation by `radiation`; wind through the cloth is left out (a windproof outer layer).
  * A wet surface evaporates by the Lewis relation at its own temperature, found by halving.
  * @throws OutOfRange for air −60 to 40 °C, wind 0–60 m/s, cloth 0–2 m²K/W, wet 0–1, sun −200 to 1000 W/m²
  */
@@ -63,7 +63,7 @@ export function chillSplit(air: ChillAir): ChillSplit {
   within('wet share', wet, 0, 1);
   within('sun', sunWm2, -200, 1000, 'W/m²');
   const inside = TISSUE + resistance;
-  const coefficient = (v: number) => convection(Math.max(CALM, v)) + RADIATION;
+  const coefficient = (v: number) => convection(Math.max(CALM, v)) + radiation(airC);
   const conductance = (v: number) => 1 / (inside + 1 / coefficient(v));
   const still = conductance(CALM);
   const fall = CORE - airC;

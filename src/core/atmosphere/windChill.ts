@@ -35,16 +35,20 @@ export function windChillF(airF: number, windMph: number): number {
   return 35.74 + 0.6215 * airF - 35.75 * v + 0.4275 * airF * v;
 }
 
+/** The least wind for which freezing times are stated, km/h: 15 mph in the American chart. */
+const LEAST_WIND_KMH = 24;
+
 /**
  * Minutes until bare facial skin may freeze for the most susceptible 5 % of people; Infinity where the relation does not
  * apply (air warmer than −15 °C, or a result over 30 min: "low risk").
  * Environment Canada: `(−24.5·(0.667 V10 + 4.8) + 2111)·(−4.8 − T)^−1.668` (from memory of the published relation),
- * valid for 2 to 30 min; results under 2 are given as 2.
+ * valid for 2 to 30 min; results under 2 are given as 2. It rests on wind of about 25 km/h and more: in calmer air nothing is
+ * claimed, and the hazard band of the index speaks instead.
  */
 export function freezingMinutes(airC: number, wind10Kmh: number): number {
   within('air temperature', airC, -80, 60, '°C');
   within('wind at 10 m', wind10Kmh, 0, 300, 'km/h');
-  if (airC >= -15) return Infinity;
+  if (airC >= -15 || wind10Kmh < LEAST_WIND_KMH) return Infinity;
   const minutes = (-24.5 * (0.667 * clamp(wind10Kmh, 0, 80) + 4.8) + 2111) * power(-4.8 - airC, -1.668);
   if (minutes > 30) return Infinity;
   return Math.max(2, minutes);

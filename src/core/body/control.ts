@@ -3,7 +3,7 @@ import { clamp } from '@/core/quantity/range';
 import { LATENT_VAPOUR } from '@/core/quantity/units';
 import { BLOOD_WH_PER_LK, type BodyParameters } from './bodyParameters';
 import { shivering } from './shivering';
-import { EXTREMITY_NUTRITIVE_LH, ZONE_COUNT } from './zones';
+import { EXTREMITY_NUTRITIVE_LH, ZONE_COUNT, ZONE_TABLE } from './zones';
 
 /** What the controller reads besides the skin; one object reused, so that a step allocates nothing. */
 export interface ControlInput {
@@ -18,6 +18,8 @@ export interface ControlInput {
   flowFactor: Float64Array;
   /** metabolic rate over maximum, 0 to 1: hard exercise hides shivering */
   exerciseShare: number;
+  /** skin wettedness of the last step, one a zone, 0–1 */
+  wettedness: Float64Array;
   /** the most that can be shivered now, W: less once muscles are tired, out of fuel, or too cold */
   shiverPeakW: number;
 }
@@ -46,6 +48,12 @@ export const CONSTRICT_PER_K = 10.8;
 export const MUSCLE_PERFUSION = 0.92;
 /** Highest steady sweat rate of a person not acclimatised to heat, g/s per m²: ISO 7933 has 400 W/m², about 1.1 L/h. */
 const SWEAT_CAP = 400 / LATENT_VAPOUR;
+/**
+ * Resting muscle is perfused less when the skin is cold, 1/K and at the least: the warm core shrinks and a shell forms (a forearm’s
+ * flow falls to a third in cold water; Ducharme & Tikuisis 1991, from memory).
+ */
+const SHELL_PER_K = 0.4;
+const SHELL_LEAST = 0.2;
 /** Highest total skin blood conductance: 90 L/h/m² (Gagge 1986). */
 const SKIN_FLOW_CAP = 90 * BLOOD_WH_PER_LK;
 /**
@@ -71,6 +79,19 @@ function saturating(x: number): number {
   const q = x * x;
   return (x * (135135 + q * (17325 + q * (378 + q)))) / (135135 + q * (62370 + q * (3150 + q * 28)));
 }
+
+/**
+ * Feet sweat of themselves, g/s for both, whatever the body's heat does: about 4 g/h and foot at rest, and 16 g/h more in hard
+ * work (measured 3–10 and 10–30 g/h; from memory), split by area over feet and toes. Less on cold skin, and less the wetter the
+ * skin is (hidromeiosis).
+ */
+const FOOT_REST = (2 * 4) / 3600;
+const FOOT_WORK = (2 * 16) / 3600;
+/** Share of the maximum at which feet sweat in full, and share of it that fully wet skin holds back. */
+const FOOT_HARD = 0.6;
+const FOOT_WET_HOLDS = 0.6;
+const FEET_AREA = ZONE_TABLE.reduce((sum, r) => sum + (r.zone === 'feet' || r.zone === 'toes' ? r.areaM2 : 0), 0);
+const FOOT_SHARE = ZONE_TABLE.map((r) => (r.zone === 'feet' || r.zone === 'toes' ? r.areaM2 / FEET_AREA : 0));
 
 const Q10_LOW = -25;
 const Q10_STEP = 0.25;
@@ -122,8 +143,11 @@ export function control(body: BodyParameters, skinC: Float64Array, input: Contro
   const shuntSignal = SHUNT_SKIN * trunkSignal * person.constriction + SHUNT_CORE * coreError;
   const nutritive = EXTREMITY_NUTRITIVE_LH * BLOOD_WH_PER_LK * (body.totalArea / 1.87);
 
+  const shell = clamp(1 + SHELL_PER_K * skinSignal, SHELL_LEAST, 1);
+
   const drive = sweatDrive / LATENT_VAPOUR;
   const most = SWEAT_CAP * body.totalArea * body.sweatGain;
+  const feet = (FOOT_REST + FOOT_WORK * clamp(exerciseShare / FOOT_HARD, 0, 1)) * person.sweatGain;
   let total = 0;
   for (let z = 0; z < ZONE_COUNT; z++) {
     const q10 = twoToTenth(skinC[z] - setSkin[z]);
@@ -137,11 +161,12 @@ export function control(body: BodyParameters, skinC: Float64Array, input: Contro
       flowFactor[z];
     const cc = body.counterCurrent[z];
     out.skinBlood[z] = (flow * flow) / (flow + cc + 1e-9);
-    out.tissueBlood[z] = (body.perfusion[z] + MUSCLE_PERFUSION * muscleW[z]) * flowFactor[z];
+    out.tissueBlood[z] = (body.perfusion[z] * shell + MUSCLE_PERFUSION * muscleW[z]) * flowFactor[z];
     // Local temperature scales sweating glands' output (Stolwijk: 2^((Tsk − set)/10)).
     let s = body.sweat[z] * drive * q10;
     const cap = body.sweat[z] * most;
     if (s > cap) s = cap;
+    if (FOOT_SHARE[z] > 0) s += FOOT_SHARE[z] * feet * q10 * (1 - FOOT_WET_HOLDS * input.wettedness[z]);
     out.sweat[z] = s;
     total += s;
   }

@@ -4,8 +4,8 @@ import { WATTS_PER_LITRE_MIN } from '@/core/effort/gait';
 import type { Person } from './person';
 
 /** Mean skin at which cold skin alone begins to count for shivering, and at which it counts in full, °C. */
-const SKIN_BEGINS_C = 28.5;
-const SKIN_SETS_IN_C = 24;
+const SKIN_BEGINS_C = 28.8;
+const SKIN_SETS_IN_C = 22;
 /** Fall of the core at which it begins to count, and over which it comes to count in full, K. */
 const CORE_BEGINS_K = 0.1;
 const CORE_SETS_IN_K = 0.6;
@@ -20,7 +20,7 @@ const WORK_REPLACES = 0.4;
  * `(155.5 (37 − T_core) + 47 (33 − T_skin) − 1.57 (33 − T_skin)²) / √fat%`, with our neutral core for 37.
  *
  * It was fitted in strong cold. With the core at its set point and a skin of 28 to 32 °C a few W/m² are measured (the two-node
- * model: 19.4 × skin error × core error), so the relation comes in with the skin between 28.5 and 24 °C, or with the first
+ * model: 19.4 × skin error × core error), so the relation comes in with the skin between 28.8 and 22 °C, or with the first
  * tenths of a kelvin that the core falls. A core above its set point stills it, and work above 40 % of the maximum replaces
  * it (shivering and exercise share the same muscles). The spans are engineering values between those ends.
  * @param peakWm2 the most this person can shiver, W/m²: see `peakShivering`

@@ -52,7 +52,10 @@ export interface ZoneRow {
   /** resting perfusion and conduction central pool to tissue, W/K: twice Stolwijk's muscle flow × 1.163 Wh/LK in the large
    * muscles, towards the 2–3 ml per 100 g and minute measured since. */
   perfusionWK: number;
-  /** resting skin blood flow, L/h. Stolwijk 1971 (head 1.44, trunk 2.1, arms 0.5, hands 2.0, legs 2.85, feet 3.0). */
+  /**
+   * resting skin blood flow, L/h. Stolwijk 1971 (head 1.44, trunk 2.1, arms 0.5, hands 2.0, legs 2.85, feet 3.0); the scalp's is
+   * what a bare head's measured loss asks for, and hardly closes in the cold (Froese & Burton 1957).
+   */
   skinFlowLh: number;
   /** share of sweat drive, dilation, constriction; weight as skin thermoreceptor. 65MN 2002 tables, from memory. */
   sweat: number;
@@ -90,7 +93,7 @@ const row = (zone: Zone, ...values: number[]): ZoneRow =>
 // prettier-ignore
 export const ZONE_TABLE: readonly ZoneRow[] = [
   //   zone       area   tissue skin   cond perf  flow  sweat  dilate constr sensor ccx  radius conv
-  row('scalp',   0.075, 0.35,  0.16,  11,  1.9,  0.80, 0.044, 0.080, 0.010, 0.035, 0,   90,   1.00),
+  row('scalp',   0.075, 0.35,  0.16,  11,  1.9,  3.00, 0.044, 0.080, 0.002, 0.035, 0,   90,   1.00),
   row('face',    0.035, 0.20,  0.08,  14,  1.6,  0.60, 0.025, 0.040, 0.012, 0.035, 0,   80,   1.25),
   row('neck',    0.029, 0.35,  0.07,  13,  0.9,  0.20, 0.016, 0.020, 0.022, 0.010, 0,   60,   1.00),
   row('chest',   0.175, 7.40,  0.44,  13,  5.0,  0.66, 0.146, 0.098, 0.065, 0.145, 0,  150,   0.90),

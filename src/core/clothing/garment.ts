@@ -3,7 +3,7 @@ import { ZONES, type Zone } from '@/core/body/zones';
 import { PURPOSES, type Purpose } from '@/core/effort/sports';
 import { booleanField, field, fieldsOf, numberField, rangesOf, withinRanges, wordField } from '@/core/quantity/field';
 import { OutOfRange, within } from '@/core/quantity/range';
-import { FIBRES, type Fibre } from './fibres';
+import { FIBRES, saturationRegain, type Fibre } from './fibres';
 
 /** Where a garment belongs in the closet and in the lanes of the score. */
 export type Group = 'head' | 'eyes' | 'face' | 'torso' | 'hands' | 'legs' | 'feet';
@@ -269,5 +269,5 @@ export function fabricResistance(g: Pick<Garment, 'thicknessMm' | 'fibre'>): num
 
 /** Water it holds over the worn area when wrung wet, g. */
 export function wetCapacityG(g: Garment): number {
-  return g.massG * (g.liquidCapacity + FIBRES[g.fibre].regain100);
+  return g.massG * (g.liquidCapacity + saturationRegain(g.fibre));
 }

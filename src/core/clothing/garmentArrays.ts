@@ -1,7 +1,7 @@
 import { ZONES, ZONE_COUNT, ZONE_TABLE, zoneIndex, type Zone } from '@/core/body/zones';
 import { OutOfRange } from '@/core/quantity/range';
 import { LATENT_VAPOUR } from '@/core/quantity/units';
-import { FIBRES } from './fibres';
+import { FIBRES, saturationRegain, wetConductance } from './fibres';
 import { checkGarment, MAX_OPENINGS, type Garment } from './garment';
 
 /**
@@ -29,7 +29,10 @@ export interface GarmentArrays {
   perSorb: Float64Array;
   /** liquid capacity beyond that, g/m² */
   liquid: Float64Array;
-  wetLoss: Float64Array;
+  /** rise of the cloth's conductance with each g/m² of liquid; share of loft, and of the air beneath, lost when full */
+  bridges: Float64Array;
+  collapse: Float64Array;
+  cling: Float64Array;
   wicking: Float64Array;
   /** share of the layer that touches what lies beneath, 0–1 */
   contact: Float64Array;
@@ -66,7 +69,7 @@ const LEAST_LIQUID = 5;
 
 /** Water a cloth sorbs at saturation, g/m². @param weightGm2 of the cloth there, where a panel has its own */
 export const sorbs = (g: Garment, weightGm2 = g.weightGm2): number =>
-  Math.max(SURFACE_FILM, weightGm2 * FIBRES[g.fibre].regain100);
+  Math.max(SURFACE_FILM, weightGm2 * saturationRegain(g.fibre));
 
 /** Liquid it holds beyond that before it drips, g/m². */
 export const holdsLiquid = (g: Garment, weightGm2 = g.weightGm2): number =>
@@ -100,7 +103,9 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
     sorb: f(),
     perSorb: f(),
     liquid: f(),
-    wetLoss: each(),
+    bridges: f(),
+    collapse: each(),
+    cling: each(),
     wicking: each(),
     contact: each(),
     waterResistance: each(),
@@ -134,6 +139,7 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
       w.cover[k] = panel.coverage;
       w.thickness[k] = thickness;
       w.resistance[k] = thickness / fibre.conductivity;
+      w.bridges[k] = wetConductance(g.fibre, thickness);
       w.vapour[k] = (panel.ret ?? g.ret) * LATENT_VAPOUR;
       // Open holes let air past the cloth: permeability rises steeply with mesh.
       w.permeability[k] = Math.max(panel.airPermeability ?? g.airPermeability, 6000 * g.openMesh);
@@ -148,7 +154,8 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
       const all = covered.reduce((a, b) => a + b, 0);
       for (let z = 0; z < ZONE_COUNT; z++) w.heatShare[i * ZONE_COUNT + z] = all > 0 ? covered[z] / all : 0;
     }
-    w.wetLoss[i] = fibre.wetLoss;
+    w.collapse[i] = fibre.collapse;
+    w.cling[i] = fibre.cling;
     w.wicking[i] = g.wicking;
     w.contact[i] = Math.max(0.05, (1 - g.openMesh * 1.2) * Math.min(1, 1.2 / (0.6 + g.gapMm)));
     w.waterResistance[i] = g.waterResistance;

@@ -4,7 +4,7 @@ import { airConductivity, airDensity, STANDARD_PRESSURE } from '@/core/atmospher
 import { REFERENCE_AREA_M2, ZONES, ZONE_COUNT, ZONE_TABLE, zoneIndex, type Zone } from '@/core/body/zones';
 import { AIR_HEAT, AIR_VAPOUR, LATENT_VAPOUR } from '@/core/quantity/units';
 import { EXCHANGE, openingFlow, pumping, throughFlow } from './airExchange';
-import { convection, lewis, RADIATION } from '@/core/atmosphere/boundaryLayer';
+import { bareConvection, convection, lewis, radiation } from '@/core/atmosphere/boundaryLayer';
 import { MAX_OPENINGS } from './garment';
 import type { GarmentArrays } from './garmentArrays';
 
@@ -66,6 +66,8 @@ export interface Stacks {
   place: Int32Array;
   /** coverage with openings as they are, 0–1 */
   cover: Float64Array;
+  /** share of what falls on the layer that its cloth meets: not past it where it leaves skin bare, nor in at what is open, 0–1 */
+  shields: Float64Array;
   /** dry resistance inside and outside the layer's water node, m²K/W */
   rIn: Float64Array;
   rOut: Float64Array;
@@ -110,6 +112,7 @@ export function newStacks(): Stacks {
     garment: new Int16Array(n),
     place: new Int32Array(n),
     cover: f(),
+    shields: f(),
     rIn: f(),
     rOut: f(),
     rGap: f(),
@@ -136,8 +139,12 @@ export function newStacks(): Stacks {
 /** Share of each zone that a pack presses and covers: its panel, shoulder straps and hip belt (engineering values). */
 const PACK_COVER: Partial<Record<Zone, number>> = { back: 0.65, chest: 0.15, pelvis: 0.12 };
 const PACK = Float64Array.from(ZONES, (z) => PACK_COVER[z] ?? 0);
+/** Share of an opening's free area that what falls finds: flaps and arms shade the rest (engineering value). */
+const GAPES = 0.4;
 /** Layers from this place out (shells, storm and warm layers) are the ones worn over a pack. */
 const OVER_PACK = 50;
+/** Share of a zone that the pack presses and covers, 0–1. */
+export const packShare = (z: number): number => PACK[z];
 const HANDS = zoneIndex('hands');
 const FINGERS = zoneIndex('fingers');
 const TOES = zoneIndex('toes');
@@ -177,6 +184,8 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
   const density = airDensity(air.airC, pressure);
   const v = air.relativeWind;
   const hBody = convection(Math.sqrt(v * v + 0.3 * air.pumping * air.pumping), pressure);
+  const bare = bareConvection(air.airC);
+  const radiates = radiation(air.airC);
   const perPa = lewis(pressure) / LATENT_VAPOUR;
   const thin = pressure / STANDARD_PRESSURE;
   const heat = AIR_HEAT * (density / 1.293);
@@ -242,10 +251,15 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
       if (k === n) out.throughOuter[z] = q * heat;
 
       let own = pumping(w.gap[j], air.pumping, v);
+      let gapes = 0;
       for (let o = 0; o < w.openingCount[g]; o++) {
         const setting = state.open[g * MAX_OPENINGS + o];
-        if (setting > 0) own += openingFlow(w.ventArea[(g * MAX_OPENINGS + o) * ZONE_COUNT + z] * setting, v);
+        if (setting === 0) continue;
+        const area = w.ventArea[(g * MAX_OPENINGS + o) * ZONE_COUNT + z] * setting;
+        own += openingFlow(area, v);
+        gapes += area;
       }
+      out.shields[base + k] = cover * (1 - Math.min(1, GAPES * gapes));
       own *= airShare;
       const gapFlow = 1 / (1 / Math.max(1e-6, own) + outerSlow);
       // Cloth that lets wind through hardly holds back the air beneath it.
@@ -302,8 +316,8 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
       area = areaOut;
     }
     out.areaFactor[z] = area;
-    const h = hBody * ZONE_TABLE[z].convection;
-    let boundary = (h + RADIATION) * area;
+    const h = (n === 0 ? Math.max(hBody, bare) : hBody) * ZONE_TABLE[z].convection;
+    let boundary = (h + radiates) * area;
     let vapour = h * perPa * area;
     if (pack > 0 && beneath === n) {
       boundary = boundary * (1 - pack) + pack / (1 / boundary + PACK_RESISTANCE);

@@ -16,10 +16,15 @@ export function coldTorso(heatWm2: number): number {
   return comfortableSkin(heatWm2) - 6.5;
 }
 
+/** Between these the core is not felt, °C: its daily course and the fall at the onset of work (engineering values). */
+const CORE_FELT_COLD = 36.7;
+const CORE_FELT_WARM = 37.1;
+
 /**
  * Whole-body thermal sensation, −3 very cold to +3 very hot.
  * Torso skin against what is comfortable at this effort (slopes 0.42 votes per K below, 0.6 above: engineering values near
- * the usual fits), plus what the core still holds after work when resting, plus clamminess, shifted by the athlete's warmth.
+ * the usual fits), plus what the core still holds after work when resting, or has lost, plus clamminess, which warm skin finds
+ * close and cool skin chilling, shifted by the athlete's warmth.
  * @param torsoSkinC °C  @param heatWm2 metabolic heat over the last ten minutes, W/m²  @param wettedness 0–1  @param warmth K, athlete's own
  */
 export function sensation(
@@ -32,8 +37,10 @@ export function sensation(
   const d = torsoSkinC - comfortableSkin(heatWm2) + warmth;
   const skin = d < 0 ? 0.42 * d : 0.6 * d;
   const rested = Math.max(0.15, 1 - heatWm2 / 350);
-  const core = clamp((coreC - 37.1) * 1.2, -2, 2) * rested + Math.max(0, coreC - 38.4) * 2;
-  return clamp(skin + core + Math.max(0, wettedness - 0.4) * 0.8 * (d > -1 ? 1 : -0.6), -3, 3);
+  const off = coreC > CORE_FELT_WARM ? coreC - CORE_FELT_WARM : Math.min(0, coreC - CORE_FELT_COLD);
+  const core = clamp(off * 1.2, -2, 2) * rested + Math.max(0, coreC - 38.4) * 2;
+  const clammy = Math.max(0, wettedness - 0.4) * 0.8 * clamp(1 + 0.8 * d, -0.6, 1);
+  return clamp(skin + core + clammy, -3, 3);
 }
 
 export function sensationWord(vote: number): string {

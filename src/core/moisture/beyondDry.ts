@@ -1,8 +1,7 @@
-/**
- * Dry storage, at about 50 % humidity, leaves this share of what a cloth sorbs at saturation in it (the linear isotherm of
- * the vapour network).
- */
-export const STORED_SHARE = 0.5;
+import { filledAt } from '@/core/clothing/sorption';
+
+/** Dry storage: a room at 50 % humidity. A cloth has this share of what it sorbs at saturation in it. */
+export const STORED_SHARE = filledAt(0.5);
 
 /** Water in a cloth as it comes from the closet, g/m². @param sorbed what it sorbs at saturation, g/m² */
 export const storedWater = (sorbed: number): number => sorbed * STORED_SHARE;

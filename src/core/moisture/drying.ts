@@ -1,6 +1,8 @@
 import { saturationPressure, vapourPressure } from '@/core/atmosphere/humidity';
-import { convection, LEWIS_PER_PA, RADIATION } from '@/core/atmosphere/boundaryLayer';
-import { FIBRES } from '@/core/clothing/fibres';
+import { convection, LEWIS_PER_PA, radiation } from '@/core/atmosphere/boundaryLayer';
+import { FIBRES, saturationRegain } from '@/core/clothing/fibres';
+import { sorbs } from '@/core/clothing/garmentArrays';
+import { filledAt, humidityOverFilling } from '@/core/clothing/sorption';
 import type { Garment } from '@/core/clothing/garment';
 import { CP_WATER, LATENT_VAPOUR } from '@/core/quantity/units';
 import { within } from '@/core/quantity/range';
@@ -34,12 +36,12 @@ const DRY_SHARE = 0.05;
 
 /** Water a garment holds when wrung wet, g/m² of cloth. */
 export function wringWetGm2(g: Garment): number {
-  return g.weightGm2 * (g.liquidCapacity + FIBRES[g.fibre].regain100);
+  return g.weightGm2 * (g.liquidCapacity + saturationRegain(g.fibre));
 }
 
 /** Water in a garment that is `dampGm2` wetter than dry storage, g/m² of cloth. */
 export function dampWaterGm2(g: Garment, dampGm2: number): number {
-  return storedWater(g.weightGm2 * FIBRES[g.fibre].regain100) + dampGm2;
+  return storedWater(g.weightGm2 * saturationRegain(g.fibre)) + dampGm2;
 }
 
 /** One garment drying in one air: water and temperature of its cloth, and a step of time. */
@@ -59,11 +61,11 @@ class Hanging {
     within('air temperature', air.airC, -40, 80, '°C');
     within('air speed', air.airMs, 0, 20, 'm/s');
     const fibre = FIBRES[g.fibre];
-    this.sorb = Math.max(2, g.weightGm2 * fibre.regain100);
+    this.sorb = sorbs(g);
     const h = convection(air.airMs);
     this.vapourOut = air.faces / ((0.5 * g.ret + 1 / (h * LEWIS_PER_PA)) * LATENT_VAPOUR);
     const cloth = g.thicknessMm / 1000 / fibre.conductivity / 2;
-    this.heatIn = air.faces / (cloth + 1 / (h + RADIATION));
+    this.heatIn = air.faces / (cloth + 1 / (h + radiation(air.airC)));
     this.outside = vapourPressure(air.airC, air.humidity);
     this.t = air.airC;
   }
@@ -71,12 +73,16 @@ class Hanging {
   /** Dry to the hand in this air: what the fibre sorbs and a twentieth of what it can hold. */
   get done(): boolean {
     const { g, air } = this;
-    return this.water <= this.sorb * Math.max(STORED_SHARE, air.humidity) + DRY_SHARE * g.weightGm2 * g.liquidCapacity;
+    return (
+      this.water <=
+      this.sorb * Math.max(STORED_SHARE, filledAt(air.humidity)) + DRY_SHARE * g.weightGm2 * g.liquidCapacity
+    );
   }
 
   step(): void {
     const { g, air } = this;
-    const activity = Math.min(1, this.water / this.sorb);
+    const filled = Math.min(1, this.water / this.sorb);
+    const activity = filled * humidityOverFilling(filled);
     const saturation = saturationPressure(Math.max(-40, this.t));
     const flux = this.vapourOut * (saturation * activity - this.outside);
     // Implicit in temperature, with the slope of the saturation curve, so that thin cloth settles on its wet bulb.
@@ -92,7 +98,7 @@ class Hanging {
  * Minutes until a garment hung up is dry: the cloth of the integrator with air on its faces instead of skin and neighbours.
  * Water leaves from the middle of the cloth through half its Ret and the boundary layer on each face (Lewis relation); the
  * cloth cools towards the wet bulb and is warmed by air and radiation. Below what the fibre sorbs the pressure falls with
- * the water (linear isotherm), which is why wool goes on for so long. Below 0 °C it freezes dry, slowly.
+ * the water (`sorption`), which is why wool goes on for so long. Below 0 °C it freezes dry, slowly.
  * @param startGm2 water in it, g/m²; 0–8000  @returns minutes, Infinity where this air never dries it within five days
  * @throws OutOfRange
  */

@@ -19,6 +19,8 @@ export interface Conditions {
   relativeWind: number;
   /** short-wave on the body, W/m² of body surface */
   sunWm2: number;
+  /** long-wave lost to a clear sky, W/m² of body surface */
+  skyWm2: number;
   precipitation: PrecipitationKind;
   /** mm/h of water */
   precipitationMmH: number;
@@ -50,6 +52,7 @@ export const CONDITIONS_RANGE = {
   vapourPa: [0, 10000, 'Pa'],
   relativeWind: [0, 80, 'm/s'],
   sunWm2: [0, 1000, 'W/m²'],
+  skyWm2: [0, 200, 'W/m²'],
   precipitationMmH: [0, 60, 'mm/h'],
   metabolicW: [30, 2500, 'W'],
   externalW: [0, 900, 'W'],

@@ -11,6 +11,7 @@ const MEANS = [
   'vapourPa',
   'relativeWind',
   'sunWm2',
+  'skyWm2',
   'precipitationMmH',
   'metabolicW',
   'externalW',

@@ -33,9 +33,12 @@ export function atPace(s: Stretch, leg: Pick<Leg, 'shelter'>, share: number): St
   };
 }
 
+/** Share of the sky seen from the lee of trees or rocks (engineering value). */
+const SHELTERED_SKY = 0.3;
+
 /** A stop held in the lee of trees or rocks nearby instead of in the open, out of the sun. */
 export function inShelter(s: Stretch, leg: Pick<Leg, 'shelter'>): Stretch {
   const factor = Math.min(1, SHELTER_FACTOR.forest / Math.max(0.01, SHELTER_FACTOR[leg.shelter]));
   const relative = Math.max(STILL_AIR, s.relativeWind * factor);
-  return { ...s, relativeWind: relative, stillWind: relative, sunWm2: 0 };
+  return { ...s, relativeWind: relative, stillWind: relative, sunWm2: 0, skyWm2: s.skyWm2 * SHELTERED_SKY };
 }

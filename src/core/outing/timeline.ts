@@ -1,4 +1,5 @@
 import { pressureAt } from '@/core/atmosphere/air';
+import { skyLoss } from '@/core/atmosphere/boundaryLayer';
 import { vapourPressure } from '@/core/atmosphere/humidity';
 import { sunOnBody, sunPosition, type Light } from '@/core/atmosphere/sun';
 import { headwindCosine, relativeWind, SHELTER_FACTOR, STILL_AIR, type Shelter } from '@/core/atmosphere/windAtBody';
@@ -8,7 +9,7 @@ import { legEffort, type Engine, type Work } from '@/core/effort/legEffort';
 import { sustainableShare } from '@/core/effort/sustainable';
 import { OutOfRange, within } from '@/core/quantity/range';
 import type { Conditions } from './conditions';
-import { checkForecast, weatherAt, type ForecastHour } from './forecast';
+import { checkForecast, UNSAID, weatherAt, type ForecastHour } from './forecast';
 import { LEG_RANGE, MAX_LEGS, type Leg } from './leg';
 import { handPace } from './pace';
 import type { Profile } from './route';
@@ -67,6 +68,17 @@ export interface TimelineInput {
   /** ground brightness, 0–1; fresh snow 0.8 */
   albedo?: number;
 }
+
+/** Share of the sky that is seen there (engineering values). */
+const SKY_OPEN: Record<Shelter, number> = { open: 1, ridge: 1, street: 0.4, forest: 0.3, indoor: 0 };
+
+/**
+ * The wind that chills where gusts are stronger than wind of this strength has them anyway (half as much again): a share of
+ * what they have beyond that counts (engineering value). @param gust m/s, at least the wind
+ */
+const GUST_COUNTS = 0.3;
+export const withGusts = (wind: number, gust: number): number =>
+  wind + GUST_COUNTS * Math.max(0, gust - UNSAID.gust * wind);
 
 /** Longest stretch before weather is looked up again, s. */
 const SLICE_S = 300;
@@ -241,7 +253,7 @@ function stretch(input: TimelineInput, leg: Leg, piece: Piece): Stretch {
   const indoors = isIndoors(leg.sport) || leg.shelter === 'indoor';
   const airC = leg.air?.airC ?? (indoors ? INDOOR.airC : w.airC);
   const humidity = leg.air?.humidity ?? (indoors ? INDOOR.humidity : w.humidity);
-  const wind10 = indoors ? 0 : (leg.air?.wind ?? w.wind);
+  const wind10 = indoors ? 0 : (leg.air?.wind ?? withGusts(w.wind, w.gust));
   const shelter = indoors ? 'indoor' : leg.shelter;
   const cos = course === null ? 0 : headwindCosine(course, w.fromDeg);
   const relative = leg.air?.windAtBody
@@ -283,6 +295,7 @@ function stretch(input: TimelineInput, leg: Leg, piece: Piece): Stretch {
     vapourPa: vapourPressure(airC, humidity),
     relativeWind: relative,
     sunWm2: sun,
+    skyWm2: indoors || leg.air?.airC !== undefined ? 0 : skyLoss(airC, w.cloud, SKY_OPEN[shelter]),
     precipitation: indoors ? 'none' : (leg.air?.precipitation ?? w.kind),
     precipitationMmH: indoors ? 0 : (leg.air?.precipitationMmH ?? w.precipitationMmH),
     sport: leg.sport,

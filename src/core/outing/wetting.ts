@@ -4,6 +4,7 @@ import { ZONES, ZONE_COUNT, type Zone } from '@/core/body/zones';
 /** Ways to get wet or chilled by touch that no forecast knows: what a leg can say of its ground and its trees. */
 export type Wetting =
   | 'dripping trees'
+  | 'slush'
   | 'spindrift'
   | 'deep snow'
   | 'sitting on snow'
@@ -14,6 +15,7 @@ export type Wetting =
 
 export const WETTINGS: Wetting[] = [
   'dripping trees',
+  'slush',
   'spindrift',
   'deep snow',
   'sitting on snow',
@@ -62,6 +64,8 @@ const WATER = 200;
 /** Engineering values throughout: which parts, how much, how hard. */
 const TABLE: Record<Wetting, Row> = {
   'dripping trees': { zones: { scalp: 0.8, neck: 0.5, back: 0.4, chest: 0.3, arms: 0.4, thighs: 0.3 }, liquidMmH: 1.2 },
+  // Ankle-deep in water and snow: it is thrown up, and stands in the shoe.
+  slush: { zones: { toes: 1, feet: 1, calves: 0.3 }, liquidMmH: 60, pressed: 0.4, conductance: 40, touches: 'water' },
   spindrift: {
     zones: { face: 1, neck: 0.8, scalp: 0.6, chest: 0.5, arms: 0.5, thighs: 0.4 },
     snowMmH: 3,

@@ -21,7 +21,7 @@ export const DT = 0;
 export const RATE = 1;
 export const AIR_C = 2;
 export const AIR_VAPOUR = 3;
-/** short-wave taken up, W/m² of skin */
+/** short-wave taken up less what the sky takes, W/m² of skin */
 export const SUN = 4;
 /** heat drawn from the central pool by all zones so far, W */
 export const DRAWN = 5;
@@ -53,16 +53,17 @@ export const TISSUE_BLOOD = zones(8);
 export const SWEAT = zones(9);
 export const MUSCLE_W = zones(10);
 export const TISSUE_HEAT = zones(11);
-export const WETNESS = zones(12);
 /** loss to the air, W/m² */
-export const DRY_LOSS = zones(13);
-export const EVAPORATIVE_LOSS = zones(14);
+export const DRY_LOSS = zones(12);
+export const EVAPORATIVE_LOSS = zones(13);
 /** what falls or is pressed on the outer surface, liquid and snow, g/s m², and how hard it is pressed, 0–1 */
-export const FALL_LIQUID = zones(15);
-export const FALL_SNOW = zones(16);
-export const PRESSED = zones(17);
+export const FALL_LIQUID = zones(14);
+export const FALL_SNOW = zones(15);
+export const PRESSED = zones(16);
 /** snow in contact that melts per kelvin of the surface above 0 °C, g/(s m² K) */
-export const MELTS = zones(18);
+export const MELTS = zones(17);
+/** what runs down onto the zone from above, g/s m² */
+export const RUNS_DOWN = zones(18);
 
 /**
  * One record a layer, `NODES + (zone · NODES_A_ZONE + k) · RECORD`: k = 0 the skin, 1 to n the layers, n + 1 the air.
@@ -70,7 +71,7 @@ export const MELTS = zones(18);
  */
 export const NODES = zones(19);
 export const NODES_A_ZONE = MAX_LAYERS + 2;
-export const RECORD = 32;
+export const RECORD = 36;
 /** place of the layer in arrays over garments and zones, garment · 13 + zone */
 export const PLACE = 0;
 export const HEAT = 1;
@@ -78,8 +79,8 @@ export const SORB = 2;
 export const PER_SORB = 3;
 export const LIQUID = 4;
 export const PER_LIQUID = 5;
-/** share of the resistance lost when full of liquid */
-export const WET_LOSS = 6;
+/** rise of the cloth's conductance with each g/m² of liquid */
+export const BRIDGES = 6;
 /** inside and outside the node's water, and of the gap beneath it */
 export const R_IN = 7;
 export const R_OUT = 8;
@@ -99,6 +100,7 @@ export const VENT_VAPOUR = 19;
 /** liquid to the next layer out per difference of filling, and from the skin's film, g/s m² */
 export const WICK_OUT = 20;
 export const WICK_SKIN = 21;
+/** share of what falls on the layer that it keeps off */
 export const WATER_RESISTANCE = 22;
 /** working values: elimination, links to what lies outside, pressure, saturation, inflow, filling, 1 while saturated */
 export const UPPER = 23;
@@ -109,6 +111,13 @@ export const SATURATION = 27;
 export const INFLOW = 28;
 export const FILLED = 29;
 export const HELD = 30;
+/** share of loft, and of the air beneath, lost when full of liquid */
+export const COLLAPSE = 31;
+export const CLING = 32;
+/** working value: water over the humidity it is in balance with, g/m² */
+export const PER_HUMIDITY = 33;
+/** share of the liquid on its inside that cannot cross the layer: 1 for a membrane or a barrier */
+export const HOLDS_BACK = 34;
 
 /**
  * The state. Head: central °C, metabolic and external W, seconds, the heat production the skin is used to, W, how used up
@@ -131,5 +140,7 @@ export const FILM = zoneState(2);
 export const SKIN_EVAPORATION = zoneState(3);
 export const SKIN_SLOPE = zoneState(4);
 export const SKIN_OWED = zoneState(5);
+/** skin wettedness of the last step, 0–1: what the feet's sweating reads */
+export const WETNESS = zoneState(6);
 /** where the arrays over garments begin */
-export const GARMENTS = zoneState(6);
+export const GARMENTS = zoneState(7);

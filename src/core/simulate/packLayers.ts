@@ -25,7 +25,9 @@ export function packLayers(m: Float64Array, stacks: Stacks, w: GarmentArrays): v
       m[node + L.PER_SORB] = w.perSorb[j];
       m[node + L.LIQUID] = w.liquid[j];
       m[node + L.PER_LIQUID] = 1 / w.liquid[j];
-      m[node + L.WET_LOSS] = w.wetLoss[g];
+      m[node + L.BRIDGES] = w.bridges[j];
+      m[node + L.COLLAPSE] = w.collapse[g];
+      m[node + L.CLING] = w.cling[g];
       m[node + L.R_IN] = stacks.rIn[i];
       m[node + L.R_OUT] = stacks.rOut[i];
       m[node + L.R_GAP] = stacks.rGap[i];
@@ -39,12 +41,14 @@ export function packLayers(m: Float64Array, stacks: Stacks, w: GarmentArrays): v
       m[node + L.THROUGH_VAPOUR] = stacks.through[i] * THROUGH_VAPOUR;
       m[node + L.CLEAR_LINK] = stacks.clearLink[i];
       m[node + L.VENT_VAPOUR] = stacks.ventVapour[i];
-      m[node + L.WATER_RESISTANCE] = w.waterResistance[g];
+      m[node + L.WATER_RESISTANCE] = w.waterResistance[g] * stacks.shields[i];
+      m[node + L.HOLDS_BACK] = w.waterResistance[g];
       m[node + L.WICK_OUT] = 0;
       if (k < n) {
         const b = stacks.garment[i + 1];
         const room = Math.min(w.liquid[j], w.liquid[stacks.place[i + 1]]);
-        m[node + L.WICK_OUT] = (w.contact[b] * Math.min(w.wicking[g], w.wicking[b]) * room) / WICK_CLOTH_S;
+        m[node + L.WICK_OUT] =
+          ((1 - w.waterResistance[g]) * w.contact[b] * Math.min(w.wicking[g], w.wicking[b]) * room) / WICK_CLOTH_S;
       }
       // The film reaches the first layer, and through the holes of an open mesh the second.
       const reach = k === 1 ? 1 : k === 2 ? w.mesh[stacks.garment[base + 1]] : 0;

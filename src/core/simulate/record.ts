@@ -17,14 +17,15 @@ export function recordRow(sim: Simulator, out: Series, row: number): void {
   out.shiverW[row] = o.shiverW;
   out.mouth[row] = sim.stacks.mouth;
   out.sweatGh[row] = o.sweatTotal * 3600;
-  let dry = 0;
+  // What the sun gives back (or the sky takes) belongs to the dry loss of the body.
+  let dry = -m[L.SUN] * body.totalArea;
   let wet = 0;
   for (let z = 0; z < ZONE_COUNT; z++) {
     const k = row * ZONE_COUNT + z;
     out.skinC[k] = s.skin[z];
     out.wettedness[k] = m[L.WETNESS + z];
     out.filmGm2[k] = s.film[z];
-    out.zoneLossWm2[k] = m[L.DRY_LOSS + z] + m[L.EVAPORATIVE_LOSS + z];
+    out.zoneLossWm2[k] = m[L.DRY_LOSS + z] + m[L.EVAPORATIVE_LOSS + z] - m[L.SUN];
     dry += m[L.DRY_LOSS + z] * body.area[z];
     wet += m[L.EVAPORATIVE_LOSS + z] * body.area[z];
   }

@@ -45,6 +45,7 @@ export function rehearse(make: (garments: Garment[]) => Simulator): void {
     vapourPa: vapourPressure(5, 0.9),
     relativeWind: 1,
     sunWm2: 20,
+    skyWm2: 5,
     precipitation: 'none',
     precipitationMmH: 0,
     sport: 'hike',

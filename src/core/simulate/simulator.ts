@@ -151,6 +151,7 @@ export class Simulator {
       muscleW: zones(L.MUSCLE_W),
       flowFactor: this.stacks.flowFactor,
       exerciseShare: 0.5,
+      wettedness: this.wet,
       shiverPeakW: 0.5,
     };
     restBody(this.state, this.ready, this.ready.metabolicW, this.mostFuel);
@@ -209,7 +210,7 @@ export class Simulator {
     const m = this.state.memory;
     m[L.AIR_C] = c.airC;
     m[L.AIR_VAPOUR] = c.vapourPa;
-    m[L.SUN] = c.sunWm2 * CLOTH_ABSORPTANCE;
+    m[L.SUN] = c.sunWm2 * CLOTH_ABSORPTANCE - c.skyWm2;
     this.now.metabolicW = Math.min(this.maxMetabolic, c.metabolicW * this.metabolicBias);
     this.now.externalW = c.externalW;
     this.muscles = MUSCLE_BY_ZONE[c.sport];

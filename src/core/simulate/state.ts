@@ -1,5 +1,6 @@
 import type { NeutralState } from '@/core/body/neutral';
 import { ZONE_COUNT } from '@/core/body/zones';
+import { DRY_WETTEDNESS } from '@/core/moisture/film';
 import * as L from './layout';
 
 /**
@@ -98,4 +99,5 @@ export function restBody(s: State, neutral: NeutralState, restingW: number, fuel
   s.film.fill(0);
   s.skinOwed.fill(0);
   s.memory.fill(0, L.SKIN_EVAPORATION, L.SKIN_OWED);
+  s.memory.fill(DRY_WETTEDNESS, L.WETNESS, L.GARMENTS);
 }

@@ -1,21 +1,67 @@
 import { LIQUID_SHARE } from '@/core/atmosphere/precipitation';
-import { ZONE_COUNT } from '@/core/body/zones';
-import type { Contact } from '@/core/clothing/stack';
+import { ZONES, ZONE_COUNT, type Zone } from '@/core/body/zones';
+import { packShare, type Contact } from '@/core/clothing/stack';
+import { isMoving, SPORT } from '@/core/effort/sports';
 import type { Conditions } from '@/core/outing/conditions';
 import { touchedC, WETTING_BY_ZONE } from '@/core/outing/wetting';
 import * as L from './layout';
 
-/** Share of the fall on level ground that an upright body catches over its skin (engineering value). */
-const CATCHES = 0.3;
 /** g/s m² in a mm/h of water. */
 const PER_MM_H = 1000 / 3600;
 
+/**
+ * How much of a zone's skin area lies level under what falls, seen from above: what it catches in still air per mm of fall. The
+ * whole body comes to about 0.15 m² (shoulders and head of a standing person; engineering values by zone).
+ */
+const LEVEL: Record<Zone, number> = {
+  scalp: 0.4,
+  face: 0.1,
+  neck: 0.15,
+  chest: 0.08,
+  back: 0.08,
+  pelvis: 0.03,
+  arms: 0.1,
+  hands: 0.08,
+  fingers: 0.05,
+  thighs: 0.06,
+  calves: 0.03,
+  feet: 0.3,
+  toes: 0.35,
+};
+/** An upright cylinder shows this share of its skin to what comes from the side. */
+const SIDE = 1 / Math.PI;
+/** Fall speeds, m/s: rain of a few mm/h, and flakes, of which half are carried round the body (handbooks of meteorology, from memory). */
+const DROPS_MS = 6;
+const FLAKES_MS = 1.2;
+const FLAKES_CARRIED = 0.5;
+/** No more than this share of a zone's own area, drops and flakes (engineering values). */
+const MOST_DROPS = 0.6;
+const MOST_FLAKES = 0.35;
+/** Wet ground thrown up by feet: times the rain on feet and toes, and on the calves, where one goes on foot (engineering values). */
+const SPLASH: Partial<Record<Zone, number>> = { feet: 2.5, toes: 2.5, calves: 0.6 };
+/** Below this the ground is frozen and dry, °C. */
+const FROZEN_C = -1;
+
+/** Share of a mm of fall that a zone catches per m² of its skin, in this relative wind, m/s. */
+export function catches(zone: Zone, windMs: number, what: 'drops' | 'flakes'): number {
+  return what === 'drops'
+    ? Math.min(MOST_DROPS, LEVEL[zone] + (SIDE * windMs) / DROPS_MS)
+    : Math.min(MOST_FLAKES, LEVEL[zone] + (FLAKES_CARRIED * SIDE * windMs) / FLAKES_MS);
+}
+
 /** Writes what falls on each zone, or what it is pressed into, into the integrator's memory. @returns whether anything does */
 export function readFall(m: Float64Array, c: Conditions): boolean {
-  const fall = CATCHES * c.precipitationMmH * PER_MM_H;
+  const fall = c.precipitationMmH * PER_MM_H;
   const liquid = fall * LIQUID_SHARE[c.precipitation];
-  m.fill(liquid, L.FALL_LIQUID, L.FALL_LIQUID + ZONE_COUNT);
-  m.fill(fall - liquid, L.FALL_SNOW, L.FALL_SNOW + ZONE_COUNT);
+  const splashes = fall > 0 && SPORT[c.sport].mechanics?.by !== 'ride' && isMoving(c.sport) && c.airC > FROZEN_C;
+  for (let z = 0; z < ZONE_COUNT; z++) {
+    const zone = ZONES[z];
+    // The pack keeps off what falls on its share of the back and straps.
+    const open = 1 - (c.packOn ? packShare(z) : 0);
+    m[L.FALL_LIQUID + z] =
+      liquid * open * catches(zone, c.relativeWind, 'drops') + (splashes ? liquid * (SPLASH[zone] ?? 0) : 0);
+    m[L.FALL_SNOW + z] = (fall - liquid) * open * catches(zone, c.relativeWind, 'flakes');
+  }
   m.fill(0, L.PRESSED, L.MELTS + ZONE_COUNT);
   if (c.wetting === null) return fall > 0;
   const { touch } = WETTING_BY_ZONE[c.wetting];

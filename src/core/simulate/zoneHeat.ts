@@ -2,7 +2,10 @@ import { LATENT_VAPOUR } from '@/core/quantity/units';
 import {
   AIR_C,
   AREA,
+  BRIDGES,
   CENTRAL,
+  CLING,
+  COLLAPSE,
   CONDUCTION,
   DRAWN,
   DRY_LINK,
@@ -39,7 +42,6 @@ import {
   TISSUE_HEAT,
   UPPER,
   VENT_HEAT,
-  WET_LOSS,
 } from './layout';
 import type { GarmentPlaces } from './state';
 
@@ -48,7 +50,7 @@ const ICE_SHARE = 0.5;
 
 /**
  * One implicit step of the temperatures of a zone: tissue, skin and every layer, a tridiagonal system solved from the
- * outside in. Wet cloth keeps `1 − wetLoss × filling` of its resistance. Evaporation enters with its last value plus its
+ * outside in. Water in cloth conducts by its volume over the thickness, presses out loft and takes away the air beneath. Evaporation enters with its last value plus its
  * slope, so that wet thin layers stay smooth; what that prediction missed is owed and paid in the next step, so energy is
  * conserved exactly. Adds the heat drawn from the central pool to DRAWN.
  */
@@ -66,14 +68,19 @@ export function stepHeat(m: Float64Array, z: number, at: GarmentPlaces): void {
   const slope = at.slope & INDEX;
   const owed = at.owed & INDEX;
 
-  // From the outside in: `outer` links the node to what lies outside it, `inner` to what lies beneath; `keep` is the share
-  // of its resistance a wet layer keeps.
+  // From the outside in: `outer` links the node to what lies outside it, `inner` to what lies beneath; `keep` and `keepGap`
+  // are what a wet layer keeps of its resistance and of the gap's beneath it.
   let node = (skinNode + n * RECORD) & INDEX;
   let j = m[node + PLACE] & INDEX;
   let keep = 1;
+  let keepGap = 1;
   if (n > 0) {
     const free = m[water + j] - m[node + SORB] - (1 - ICE_SHARE) * m[ice + j];
-    if (free > 0) keep = 1 - m[node + WET_LOSS] * (free < m[node + LIQUID] ? free * m[node + PER_LIQUID] : 1);
+    if (free > 0) {
+      const filled = free < m[node + LIQUID] ? free * m[node + PER_LIQUID] : 1;
+      keep = (1 - m[node + COLLAPSE] * filled) / (1 + m[node + BRIDGES] * free);
+      keepGap = 1 - m[node + CLING] * filled;
+    }
   }
   const beyond = node + RECORD;
   let outer =
@@ -85,15 +92,19 @@ export function stepHeat(m: Float64Array, z: number, at: GarmentPlaces): void {
     const within = (node - RECORD) & INDEX;
     const jInside = m[within + PLACE] & INDEX;
     let keepInside = 1;
+    let keepGapInside = 1;
     if (k > 1) {
       const free = m[water + jInside] - m[within + SORB] - (1 - ICE_SHARE) * m[ice + jInside];
-      if (free > 0)
-        keepInside = 1 - m[within + WET_LOSS] * (free < m[within + LIQUID] ? free * m[within + PER_LIQUID] : 1);
+      if (free > 0) {
+        const filled = free < m[within + LIQUID] ? free * m[within + PER_LIQUID] : 1;
+        keepInside = (1 - m[within + COLLAPSE] * filled) / (1 + m[within + BRIDGES] * free);
+        keepGapInside = 1 - m[within + CLING] * filled;
+      }
     }
     const inner =
       keep === 1 && keepInside === 1
         ? m[node + DRY_LINK]
-        : 1 / (m[within + R_OUT] * keepInside + m[node + R_GAP] + m[node + R_IN] * keep) + m[node + THROUGH];
+        : 1 / (m[within + R_OUT] * keepInside + m[node + R_GAP] * keepGap + m[node + R_IN] * keep) + m[node + THROUGH];
     const inertia = m[node + HEAT] * rate;
     const steep = m[slope + j];
     const vent = m[node + VENT_HEAT];
@@ -113,6 +124,7 @@ export function stepHeat(m: Float64Array, z: number, at: GarmentPlaces): void {
     reflected = inner * upper;
     outer = inner;
     keep = keepInside;
+    keepGap = keepGapInside;
     node = within;
     j = jInside;
   }

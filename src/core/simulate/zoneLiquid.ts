@@ -1,5 +1,6 @@
 import { CP_WATER, LATENT_FUSION } from '@/core/quantity/units';
 import { DRIP_FILM, FULL_FILM } from '@/core/moisture/film';
+import { ZONES, zoneIndex, type Zone } from '@/core/body/zones';
 import {
   AIR_C,
   AREA,
@@ -11,6 +12,7 @@ import {
   FILLED,
   FILM,
   HEAT,
+  HOLDS_BACK,
   INDEX,
   LAYERS,
   LIQUID,
@@ -21,7 +23,9 @@ import {
   PER_LIQUID,
   PLACE,
   PRESSED,
+  RATE,
   RECORD,
+  RUNS_DOWN,
   SKIN,
   SKIN_CAPACITY,
   SORB,
@@ -110,8 +114,10 @@ export function moveLiquid(m: Float64Array, z: number, at: GarmentPlaces): void 
       const unfrozen = over < free ? over : free;
       if (unfrozen > 0) {
         m[water + j] -= unfrozen;
-        if (node < last) m[water + (m[node + RECORD + PLACE] & INDEX)] += unfrozen;
-        else m[DRIPPED] += unfrozen * m[AREA + z];
+        // What cannot cross the layer runs down inside it and out at the hem.
+        const across = node < last ? unfrozen * (1 - m[node + HOLDS_BACK]) : 0;
+        if (across > 0) m[water + (m[node + RECORD + PLACE] & INDEX)] += across;
+        m[DRIPPED] += (unfrozen - across) * m[AREA + z];
       }
     }
     const frozen = m[ice + j];
@@ -152,16 +158,39 @@ function wickFromSkin(m: Float64Array, z: number, node: number, water: number, i
 }
 
 /**
+ * Where what a zone keeps off runs: the zones beneath it by their places (each comes later in the order of zones), and the share
+ * that reaches them; the rest drips off hems, cuffs and the lie of the cloth (engineering values).
+ */
+const DOWN: readonly (readonly (readonly [to: number, share: number])[])[] = (() => {
+  const to = (zone: Zone, share: number) => [zoneIndex(zone), share] as const;
+  const down: Partial<Record<Zone, (readonly [number, number])[]>> = {
+    scalp: [to('face', 0.15), to('neck', 0.5)],
+    neck: [to('chest', 0.3), to('back', 0.3)],
+    chest: [to('pelvis', 0.5)],
+    back: [to('pelvis', 0.5)],
+    pelvis: [to('thighs', 0.6)],
+    arms: [to('hands', 0.3)],
+    hands: [to('fingers', 0.5)],
+    thighs: [to('calves', 0.6)],
+    calves: [to('feet', 0.3)],
+    feet: [to('toes', 0.3)],
+  };
+  return ZONES.map((z) => down[z] ?? []);
+})();
+
+/**
  * What falls on a zone, or what it is pressed into, for one step. Snow on a surface below 0 °C stays dry and is brushed off:
  * it never enters the books. On a warmer surface it melts there, with the surface's heat, and wets like rain. Each layer
- * keeps off its water resistance, less so where it is pressed.
+ * keeps off its water resistance, less so where it is pressed, and nothing where it leaves bare or stands open; what the
+ * outermost keeps off, or bare skin cannot hold, runs down.
  */
 export function takeFall(m: Float64Array, z: number, at: GarmentPlaces): void {
   const n = m[LAYERS + z] & INDEX;
   const dt = m[DT];
   const airC = m[AIR_C];
   const area = m[AREA + z];
-  const liquid = m[FALL_LIQUID + z] * dt;
+  const liquid = (m[FALL_LIQUID + z] + m[RUNS_DOWN + z]) * dt;
+  m[RUNS_DOWN + z] = 0;
   const snow = m[FALL_SNOW + z] * dt;
   const skinNode = (NODES + z * NODES_A_ZONE * RECORD) & INDEX;
   const outer = skinNode + n * RECORD;
@@ -181,8 +210,11 @@ export function takeFall(m: Float64Array, z: number, at: GarmentPlaces): void {
     m[SKIN + z] -= (heat * area) / m[SKIN_CAPACITY + z];
     m[FALLEN] += stays * area;
     m[TO_FALLEN] += heat * area;
+    runDown(m, z, arriving - stays);
     return;
   }
+  const outermost = m[outer + WATER_RESISTANCE] * (1 - m[PRESSED + z]);
+  runDown(m, z, arriving * outermost);
   let left = arriving;
   for (let k = n; k >= 1 && left > 0; k--) {
     const node = (skinNode + k * RECORD) & INDEX;
@@ -203,4 +235,10 @@ export function takeFall(m: Float64Array, z: number, at: GarmentPlaces): void {
     }
     left = passes - taken;
   }
+}
+
+/** Hands what a zone kept off, g/m² in this step, to the zones beneath it. */
+function runDown(m: Float64Array, z: number, keptOff: number): void {
+  if (keptOff <= 0) return;
+  for (const [to, share] of DOWN[z]) m[RUNS_DOWN + to] += keptOff * m[RATE] * share * m[AREA + z] * m[PER_AREA + to];
 }

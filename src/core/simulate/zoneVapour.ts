@@ -1,4 +1,5 @@
 import { saturationFast } from '@/core/atmosphere/humidity';
+import { humidityOverFilling } from '@/core/clothing/sorption';
 import { DRY_SKIN_CONDUCTANCE, DRY_WETTEDNESS, FULL_FILM } from '@/core/moisture/film';
 import { LATENT_FUSION, LATENT_VAPOUR } from '@/core/quantity/units';
 import {
@@ -17,6 +18,7 @@ import {
   NODES,
   NODES_A_ZONE,
   PER_AREA,
+  PER_HUMIDITY,
   PER_SORB,
   PLACE,
   PRESSURE,
@@ -56,8 +58,8 @@ const CURVE_SKIN = 0.056;
  * One implicit step of the water vapour of a zone, with what it evaporates from the skin and leaves in each layer.
  *
  * Unknown: vapour pressure at every layer. A layer with free water holds its saturation pressure; one without follows its
- * sorption line, pressure = saturation × water / regain (linear isotherm: real ones are S-shaped, which costs a few g/m²
- * in wool and nothing in synthetics). Both keep the system tridiagonal and water conserved to rounding.
+ * sorption curve along the chord from dry to where it is now, pressure = saturation × humidity of the curve × water after over
+ * water before the step. Both keep the system tridiagonal, water positive, and conserved to rounding.
  */
 export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void {
   const n = m[LAYERS + z] & INDEX;
@@ -97,6 +99,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
     let inner = outer;
     let curve = 0;
     let moist = 0;
+    let chord = 1;
     let held = false;
     let clogInside = 1;
     let jInside = 0;
@@ -104,6 +107,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
       curve = saturationFast(m[temperature + j]);
       moist = m[water + j];
       held = moist >= m[node + SORB];
+      chord = held ? 1 : humidityOverFilling(moist * m[node + PER_SORB]);
       const within = (node - RECORD) & INDEX;
       jInside = m[within + PLACE] & INDEX;
       if (k > 1 && m[ice + jInside] > 0) clogInside = 1 + m[ice + jInside] * FROST_CLOG;
@@ -115,7 +119,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
     }
     if (k <= 1) {
       // Skin wettedness, implicit in its film so that a thin film neither flickers nor runs negative.
-      const first = k === 0 ? air : held ? curve : curve * moist * m[node + PER_SORB];
+      const first = k === 0 ? air : held ? curve : curve * chord * moist * m[node + PER_SORB];
       const pull = inner * (skinSaturation - first) + skinVent * (skinSaturation - air);
       const ahead = (m[FILM + z] + dt * sweat) / (pull > 0 ? 1 + dt * pull * PER_FULL_FILM : 1);
       const filmShare = ahead > FULL_FILM ? 1 : ahead * PER_FULL_FILM;
@@ -127,14 +131,15 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
       inner = skinLink;
     }
     if (k > 0) {
-      // A dry layer's capacity, sorb / (saturation · dt), times its starting pressure is its water over the step. The row
-      // is multiplied through by its saturation pressure, which saves a division.
+      // A dry layer's capacity, water per humidity / (saturation · dt), times its starting pressure is its water over the step.
+      // The row is multiplied through by its saturation pressure, which saves a division.
+      const perHumidity = m[node + SORB] / chord;
       const vent = m[node + VENT_VAPOUR];
-      const inverse =
-        curve / ((held ? HOLD * curve : m[node + SORB] * rate) + curve * (inner + vent + outer - reflected));
+      const inverse = curve / ((held ? HOLD * curve : perHumidity * rate) + curve * (inner + vent + outer - reflected));
       const right = (vent * air + fromOutside + (held ? HOLD * curve : moist * rate)) * inverse;
       const upper = inner * inverse;
       m[node + SATURATION] = curve;
+      m[node + PER_HUMIDITY] = perHumidity;
       m[node + HELD] = held ? 1 : 0;
       m[node + UPPER] = upper;
       m[node + RIGHT] = right;
@@ -190,7 +195,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
     const outside = m[node + VAPOUR_LINK];
     lost += vent * (m[node + PRESSURE] - air);
     const before = m[water + i];
-    const wetNode = m[node + HELD] === 1 ? 1 : before * m[node + PER_SORB];
+    const wetNode = m[node + HELD] === 1 ? 1 : before / m[node + PER_HUMIDITY];
     const now = before + dt * net;
     m[water + i] = now;
     // `owed` now holds λ·(actual − assumed) evaporation; positive means more heat is still to be taken.
@@ -259,7 +264,7 @@ function solveDriedOut(m: Float64Array, skinNode: number, n: number, water: numb
       const held = m[node + HELD] === 1;
       const curve = m[node + SATURATION];
       const vent = m[node + VENT_VAPOUR];
-      let d = (held ? HOLD : (m[node + SORB] * rate) / curve) + inner + vent + outer;
+      let d = (held ? HOLD : (m[node + PER_HUMIDITY] * rate) / curve) + inner + vent + outer;
       let r = (held ? HOLD * curve : m[water + (m[node + PLACE] & INDEX)] * rate) + vent * air;
       if (k === n) r += outer * air;
       else {

@@ -1,6 +1,8 @@
 import { AVERAGE_PERSON, engineOf } from '@/core/body/person';
 import { checkForecast, weatherAt, type ForecastHour } from '@/core/outing/forecast';
 import type { Leg } from '@/core/outing/leg';
+import { sustainableShare } from '@/core/effort/sustainable';
+import { withGusts } from '@/core/outing/timeline';
 import { buildTimeline, type TimelineInput } from '@/core/outing/timeline';
 
 const hour = (h: number, over: Partial<ForecastHour> = {}): ForecastHour => ({
@@ -102,7 +104,7 @@ test('a rider makes their own wind, and a tailwind takes some of it away', () =>
   const ride = leg({
     sport: 'cycle',
     minutes: 20,
-    distanceM: 9600,
+    distanceM: 7200,
     climbM: 0,
     shelter: 'open',
     profileFrom: 0,
@@ -114,7 +116,7 @@ test('a rider makes their own wind, and a tailwind takes some of it away', () =>
     .stretches[0];
   expect(into.relativeWind).toBeGreaterThan(calm.relativeWind + 2);
   expect(away.relativeWind).toBeLessThan(calm.relativeWind - 2);
-  expect(calm.relativeWind).toBeCloseTo(8, 1);
+  expect(calm.relativeWind).toBeCloseTo(6, 1);
 });
 
 test('effort in the athlete’s own terms: heart rate, exertion, power, speed, watts', () => {
@@ -137,4 +139,64 @@ test.each([
   ['four days without end', Array.from({ length: 5 }, () => leg({ minutes: 1440 })), 'outing length is 120'],
 ])('%s is refused', (_, legs, says) => {
   expect(() => buildTimeline(input(legs))).toThrow(says);
+});
+
+test('a leg that asks more than can be held for its length is gone slower, takes longer, and says so', () => {
+  const climb = (minutes: number) =>
+    buildTimeline(input([leg({ sport: 'hike', minutes, distanceM: 6000, climbM: 1200, effort: { by: 'usual' } })]));
+  const fast = climb(40);
+  const [slowed] = fast.slowed;
+  expect(slowed).toMatchObject({ leg: 0, given: 40 });
+  expect(slowed.askedW).toBeGreaterThan(slowed.heldW);
+  expect(slowed.takes).toBeGreaterThan(60);
+  expect(fast.legs[0].minutes).toBeCloseTo(slowed.takes, 6);
+  expect(fast.endS / 60).toBeCloseTo(slowed.takes, 6);
+  expect(Math.max(...fast.stretches.map((s) => s.metabolicW))).toBeLessThanOrEqual(slowed.heldW + 1e-6);
+  // Pace and effort fit: gone in that time it is not slowed again.
+  const again = climb(Math.ceil(slowed.takes));
+  expect(again.slowed).toHaveLength(0);
+  expect(again.stretches[0].metabolicW).toBeWithin(0.85 * slowed.heldW, slowed.heldW + 1);
+  expect(climb(240).slowed).toHaveLength(0);
+});
+
+test('an effort given straight is cut to what can be held, and its minutes stay', () => {
+  const all = buildTimeline(input([leg({ minutes: 240, distanceM: 0, effort: { by: 'exertion', value: 10 } })]));
+  expect(all.slowed).toHaveLength(1);
+  expect(all.endS).toBe(240 * 60);
+  expect(all.stretches[0].metabolicW).toBeCloseTo(all.slowed[0].heldW, 6);
+});
+
+/** About 90 % for ten minutes, 80 % for an hour, 60–65 % for four, half for eight (Åstrand & Rodahl, from memory). */
+test.each([
+  [10, 0.88, 0.92],
+  [60, 0.78, 0.82],
+  [240, 0.6, 0.65],
+  [480, 0.48, 0.52],
+])('%d minutes can be held at %d to %d of the maximum', (minutes, low, high) => {
+  expect(sustainableShare(minutes)).toBeWithin(low, high);
+  expect(sustainableShare(minutes + 1)).toBeLessThan(sustainableShare(minutes));
+});
+
+test('a minute can be held in full, and nobody is asked to be weaker than a walk round the clock', () => {
+  expect(sustainableShare(1)).toBe(1);
+  expect(sustainableShare(6000)).toBe(0.4);
+  expect(() => sustainableShare(-1)).toThrow('minutes is -1');
+});
+
+test('gusts count only as far as they are stronger than such a wind has them anyway', () => {
+  expect(withGusts(6, 9)).toBe(6);
+  expect(withGusts(6, 8)).toBe(6);
+  expect(withGusts(6, 19)).toBeCloseTo(9, 6);
+  const at = (gust: number) => buildTimeline(input([leg({})], { forecast: [hour(8, { wind: 6, gust })] })).stretches[0];
+  expect(at(19).relativeWind).toBeGreaterThan(at(9).relativeWind + 1);
+});
+
+test('a clear night sky takes heat in the open, less under trees and clouds, none indoors', () => {
+  const sky = (shelter: 'open' | 'forest', cloud: number) =>
+    buildTimeline(input([leg({ shelter })], { forecast: [hour(8, { airC: -10, cloud })] })).stretches[0].skyWm2;
+  expect(sky('open', 0)).toBeGreaterThan(25);
+  expect(sky('forest', 0)).toBeCloseTo(0.3 * sky('open', 0), 6);
+  expect(sky('open', 1)).toBe(0);
+  const hut = leg({ sport: 'hut', shelter: 'indoor' });
+  expect(buildTimeline(input([hut], { forecast: [hour(8, { cloud: 0 })] })).stretches[0].skyWm2).toBe(0);
 });

@@ -17,6 +17,7 @@ const standing = (airC: number, relativeWind: number): Conditions => ({
   vapourPa: vapourPressure(airC, 0.6),
   relativeWind,
   sunWm2: 0,
+  skyWm2: 0,
   precipitation: 'none',
   precipitationMmH: 0,
   sport: 'stand',

@@ -8,6 +8,7 @@ const KIT = ['thin-merino-base', 'wind-shell', 'briefs', 'thin-tights', 'wool-so
 const plan = { worn: KIT, carried: [], openings: {}, cues: [] };
 const calm: Conditions = {
   ...{ startS: 0, endS: 3600, airC: -5, pressurePa: 101325, vapourPa: 300, relativeWind: 2, sunWm2: 0 },
+  skyWm2: 0,
   ...{ precipitation: 'none', precipitationMmH: 0, sport: 'hike', metabolicW: 400, externalW: 0, pumping: 1 },
   ...{ packOn: true, packUnder: false, wetting: null },
 };
@@ -69,7 +70,7 @@ test('rain on bare skin is warmed from the air’s temperature to the skin’s, 
       ...calm,
       airC,
       precipitation: 'rain',
-      precipitationMmH: 6,
+      precipitationMmH: 20,
       sport: 'stand',
       metabolicW: 150,
     };

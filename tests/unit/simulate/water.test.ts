@@ -39,7 +39,7 @@ test('dry snow on a cold shell stays dry and is brushed off; the same snow on a 
 });
 
 test('rain goes through fleece, part-way through a wind shell, and not through a membrane', () => {
-  const rain = snow('rain', 0.7);
+  const rain = snow('rain', 2);
   const fleece = standing(4, OUTER, rain).water('grid-fleece', 'chest', 60);
   const wind = standing(4, [...OUTER, 'wind-shell'], rain).water('grid-fleece', 'chest', 60);
   const storm = standing(4, [...OUTER, 'storm-shell'], rain).water('grid-fleece', 'chest', 60);
@@ -56,7 +56,9 @@ test('a wet layer cools: the same fleece soaked from the start leaves the chest 
       legs: [{ minutes: 30, sport: 'walk', metabolicW: 280, worn: OUTER }],
     });
   expect(at(180).skin('chest', 30)).toBeLessThan(at(0).skin('chest', 30) - 1);
-  expect(at(180).core(30)).toBeLessThan(at(0).core(30));
+  // The core itself may hold for a while behind a closed skin: it is the body that has lost heat.
+  const heat = (r: Run) => r.scored.series.bodyHeatJ[30];
+  expect(heat(at(180))).toBeLessThan(heat(at(0)) - 10_000);
 });
 
 test('wet cotton chills more than wet wool of the same water', () => {
