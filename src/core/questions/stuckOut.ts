@@ -6,7 +6,9 @@ import { MAX_LAYERS } from '@/core/clothing/stack';
 import { SHIVERS_W } from '@/core/judge/limits';
 import { feelsLikeC } from '@/core/outing/feelsLike';
 import type { PlanInPlace } from './question';
-import { fabricResistance, type Garment } from '@/core/clothing/garment';
+import type { Garment } from '@/core/clothing/garment';
+import { safetyList, type SafetyItem } from './safetyList';
+import { MEANS, type Means } from './shelters';
 import { isIndoors } from '@/core/effort/sports';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import type { Series } from '@/core/simulate/series';
@@ -39,15 +41,12 @@ export interface Stuck {
   /** what the danger is: a core under 35 °C, or muscles worn out by shivering */
   dangerBy: Danger | null;
   after: StuckState[];
+  /** hours at the pace of the outing to the nearest door: back to the start, on to the end, or a hut on the way */
+  doorH: number;
+  /** what a mat, a bag, a snow hole or company would make of it */
+  means: { name: string; handsH: number | null; dangerH: number | null }[];
   /** the one more piece from the closet that helps most, and what danger (or, without danger, hands) becomes with it */
   oneMore: { garment: string; name: string; handsH: number | null; dangerH: number | null } | null;
-}
-
-export interface SafetyItem {
-  item: string;
-  have: boolean;
-  /** what is there, or what is missing and why today */
-  says: string;
 }
 
 export interface StuckOut {
@@ -62,17 +61,16 @@ const STEP_S = 60;
 const SAMPLE_S = 300;
 /** Hands below this cannot work a zip or a stove; ISO 11079 puts loss of dexterity at 15, numbness near 8. */
 const USELESS_C = 10;
-/**
- * Danger: hypothermia begins near 35 °C of core; and nobody shivers hard for ever. The model's muscles do not tire, so hard
- * shivering for this long counts as danger too (engineering value, on the safe side of the endurance seen in cold water).
- */
+/** Danger: hypothermia begins near 35 °C of core; and nobody shivers for ever: at the end of endurance the core follows. */
 const DANGER_C = 35;
-const HARD_W = 150;
-const TIRES_H = 4;
+const WORN_OUT = 1;
+/** Up to this the ground one sits on is cold enough to count as snow, °C (engineering value). */
+const COLD_GROUND_C = 3;
 
 /**
  * Stops a plan dead at its worst and its farthest place, puts everything on that is along, shuts every opening, and waits
- * twelve hours in that air out of the sun. Shivering warms as the model lets it; nothing is eaten, no shelter is dug.
+ * twelve hours in that air out of the sun, sitting on the pack or on the ground. Shivering warms until it is worn out; nothing is
+ * eaten, no shelter is dug. What a mat, a bag, a snow hole or company would change is told beside it.
  * @throws OutOfRange
  */
 export function stuckOut(r: StuckQuestion): StuckOut {
@@ -86,7 +84,7 @@ export function stuckOut(r: StuckQuestion): StuckOut {
   const stuck = places.map(({ place, stretch }): Stuck => {
     const base = wait(r, have, stretch);
     const better = spare
-      .map((g) => ({ g, run: wait(r, [...have, g], stretch, g.id) }))
+      .map((g) => ({ g, run: wait(r, [...have, g], stretch, { extra: g }) }))
       .sort((a, b) => score(b.run) - score(a.run) || a.g.massG - b.g.massG)[0];
     const helps = better && score(better.run) > score(base) + 0.25;
     return {
@@ -100,6 +98,11 @@ export function stuckOut(r: StuckQuestion): StuckOut {
       dangerH: base.dangerH,
       dangerBy: base.dangerBy,
       after: base.after,
+      doorH: hoursToDoor(r.timeline, stretch),
+      means: MEANS.filter((m) => m.possible?.(stretch) ?? true).map((m) => {
+        const { handsH, dangerH } = wait(r, have, stretch, { means: m });
+        return { name: m.name, handsH, dangerH };
+      }),
       oneMore: helps
         ? { garment: better.g.id, name: better.g.name, handsH: better.run.handsH, dangerH: better.run.dangerH }
         : null,
@@ -124,6 +127,12 @@ function farthest(t: Timeline): Stretch {
   const length = Math.max(...t.stretches.map((s) => s.distanceM));
   const far = (s: Stretch) => (length > 0 ? -Math.abs(s.distanceM - length / 2) : -Math.abs(s.startS - t.endS / 2));
   return list.reduce((a, b) => (far(b) > far(a) ? b : a));
+}
+
+/** Hours to the nearest door, going on or back as the outing is gone. */
+function hoursToDoor(t: Timeline, place: Stretch): number {
+  const doors = [0, t.endS, ...t.stretches.filter((s) => isIndoors(s.sport)).map((s) => s.startS)];
+  return Math.min(...doors.map((d) => Math.abs(d - place.startS))) / 3600;
 }
 
 const helpsStuck = (g: Garment): boolean =>
@@ -156,21 +165,29 @@ const stillAt = (r: StuckQuestion, place: Stretch): Stretch => ({
   sunWm2: 0,
   packOn: false,
   packUnder: false,
-  wetting: null,
+  wetting: place.airC > COLD_GROUND_C ? null : place.packOn ? 'sitting on a mat' : 'sitting on snow',
   // Nobody makes wind while sitting, and a tailwind one ran with blows again: what is met is the wind of standing there.
   relativeWind: place.stillWind ?? place.relativeWind,
 });
 
 /** Goes along to the place, then waits there in everything. */
-function wait(r: StuckQuestion, garments: Garment[], place: Stretch, extra?: string): Waited {
+function wait(
+  r: StuckQuestion,
+  have: Garment[],
+  place: Stretch,
+  { extra, means }: { extra?: Garment; means?: Means } = {},
+): Waited {
+  const garments = means?.cover ? [...have, means.cover] : have;
   const sim = new Simulator(r.person, garments);
-  const plan = extra ? { ...r.plan, carried: [...r.plan.carried, extra] } : r.plan;
+  const more = [extra, means?.cover].flatMap((g) => (g ? [g.id] : []));
+  const plan = { ...r.plan, carried: [...r.plan.carried, ...more] };
   sim.start(plan, r.damp);
   const before = r.timeline.stretches.filter((s) => s.endS <= place.startS + 1e-6);
   if (before.length > 0) sim.run(before, plan, { stepS: STEP_S / 2, sampleS: 600 });
   sim.wearing.apply(everythingOn(sim, garments), place.airC);
   const startS = before.length > 0 ? before[before.length - 1].endS : 0;
-  const still: Stretch = { ...stillAt(r, place), startS, endS: startS + 12 * 3600 };
+  const at = stillAt(r, place);
+  const still: Stretch = { ...at, ...means?.air?.(at), startS, endS: startS + 12 * 3600 };
   const s = sim.run([still], { worn: [], carried: [], openings: {}, cues: [] }, { stepS: STEP_S, sampleS: SAMPLE_S });
   return readWaiting(s, startS);
 }
@@ -180,10 +197,9 @@ function wait(r: StuckQuestion, garments: Garment[], place: Stretch, extra?: str
  * @param s the run, sampled every few minutes @param startS when the waiting begins, s
  */
 export function readWaiting(
-  s: Pick<Series, 'rows' | 'stepS' | 'timeS' | 'skinC' | 'coreC' | 'shiverW'>,
+  s: Pick<Series, 'rows' | 'stepS' | 'timeS' | 'skinC' | 'coreC' | 'shiverW' | 'fatigue'>,
   startS: number,
 ): Waited {
-  let hard = 0;
   const out: Waited = { shiversH: null, handsH: null, dangerH: null, dangerBy: null, after: [] };
   for (let row = 0; row < s.rows; row++) {
     const hours = (s.timeS[row] - startS) / 3600;
@@ -192,9 +208,8 @@ export function readWaiting(
     const toesC = s.skinC[row * ZONE_COUNT + TOES];
     if (s.shiverW[row] > SHIVERS_W) out.shiversH ??= hours;
     if (fingersC < USELESS_C) out.handsH ??= hours;
-    if (s.shiverW[row] > HARD_W) hard += s.stepS / 3600;
     const cold = s.coreC[row] < DANGER_C;
-    if (out.dangerH === null && (cold || hard > TIRES_H)) {
+    if (out.dangerH === null && (cold || s.fatigue[row] >= WORN_OUT)) {
       out.dangerH = hours;
       out.dangerBy = cold ? 'cold core' : 'worn out by shivering';
     }
@@ -225,60 +240,4 @@ function everythingOn(sim: Simulator, garments: Garment[]): KitAction[] {
     for (const o of garment.openings) actions.push({ do: 'set', garment: garment.id, opening: o.id, setting: 0 });
   });
   return actions;
-}
-
-/** What should be along on this day, and whether it is. Gear that is not clothing can only be asked for. */
-function safetyList(r: StuckQuestion, have: readonly Garment[]): SafetyItem[] {
-  const { timeline, plan } = r;
-  const worn = new Set(plan.worn);
-  const warm = have.filter((g) => g.role === 'warm' && g.group === 'torso');
-  const hands = have.filter((g) => g.group === 'hands' && !worn.has(g.id) && g.role !== 'heater');
-  const socks = have.filter(
-    (g) => g.group === 'feet' && !worn.has(g.id) && g.role !== 'footwear' && g.role !== 'heater',
-  );
-  const heat = have.filter((g) => g.heatHours);
-  const coldest = Math.min(...timeline.stretches.map((s) => s.airC));
-  const names = (list: readonly Garment[]) => list.map((g) => g.name).join(', ');
-  const hours = timeline.endS / 3600;
-  const warmest = [...warm].sort((a, b) => fabricResistance(b) - fabricResistance(a));
-  return [
-    {
-      item: 'A warm layer for standing still',
-      have: warm.length > 0,
-      says: warm.length > 0 ? names(warmest) : 'none along; nothing here holds a person who cannot move',
-    },
-    {
-      item: 'Dry gloves or mitts in the pack',
-      have: hands.length > 0,
-      says: hands.length > 0 ? names(hands) : 'none besides the pair worn',
-    },
-    {
-      item: 'Dry socks in the pack',
-      have: socks.length > 0,
-      says: socks.length > 0 ? names(socks) : hours > 3 ? 'none along on a day this long' : 'none along; short day',
-    },
-    {
-      item: 'Warmers',
-      have: heat.length > 0,
-      says:
-        heat.length > 0
-          ? heat.map((g) => `${g.name}, about ${g.heatHours} h`).join('; ')
-          : 'none along: no heat but yours',
-    },
-    {
-      item: 'A light',
-      have: false,
-      says: `${hours > 2 ? 'a day this long can end in the dark' : 'even a short day can end in the dark'}; not in the closet, see to it`,
-    },
-    {
-      item: 'Drink that does not freeze',
-      have: false,
-      says:
-        coldest < -3
-          ? 'a bottle freezes in this air: a flask, or carried against the body'
-          : 'warm drink does good; it will not freeze today',
-    },
-    { item: 'A way to call for help', have: false, says: 'charged and kept warm against the body' },
-    { item: 'Somebody who knows', have: false, says: 'where you go and when you are due' },
-  ];
 }

@@ -16,6 +16,8 @@ export interface Series {
   /** heat production the skin is used to (ten-minute memory), W */
   habitW: Float64Array;
   shiverW: Float64Array;
+  /** how used up muscles are by shivering, 1 at their end */
+  fatigue: Float64Array;
   /** share of the breath that what covers the mouth gives back */
   mouth: Float64Array;
   /** g/h */
@@ -51,6 +53,7 @@ export function newSeries(rows: number, stepS: number, garments: number): Series
     heatW: f(),
     habitW: f(),
     shiverW: f(),
+    fatigue: f(),
     mouth: f(),
     sweatGh: f(),
     evaporationGh: f(),

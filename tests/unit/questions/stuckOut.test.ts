@@ -89,6 +89,7 @@ function waited(over: {
   shiverW?: (h: number) => number;
   fingersC?: (h: number) => number;
   coreC?: (h: number) => number;
+  fatigue?: (h: number) => number;
 }) {
   const rows = 145;
   const hours = Array.from({ length: rows }, (_, r) => r / 12);
@@ -102,6 +103,7 @@ function waited(over: {
       skinC,
       coreC: Float64Array.from(hours, (h) => over.coreC?.(h) ?? 36.8),
       shiverW: Float64Array.from(hours, (h) => over.shiverW?.(h) ?? 0),
+      fatigue: Float64Array.from(hours, (h) => over.fatigue?.(h) ?? 0),
     },
     3600,
   );
@@ -118,16 +120,43 @@ test('shivering in earnest begins at 60 W, hands are useless below 10 °C, and a
   expect(waited({ coreC: () => 35.1 }).dangerH).toBeNull();
 });
 
-test('hard shivering, over 150 W, wears out after four hours of it in all', () => {
-  const hard = waited({ shiverW: () => 151 });
-  expect(hard.dangerBy).toBe('worn out by shivering');
-  expect(hard.dangerH).toBeGreaterThan(3.8);
-  expect(hard.dangerH).toBeLessThan(4.2);
-  expect(waited({ shiverW: () => 149 }).dangerH).toBeNull();
-  // Every other hour counts half.
-  const now = waited({ shiverW: (h) => (Math.floor(h) % 2 === 0 ? 200 : 0) });
-  expect(now.dangerH).toBeGreaterThan(6.9);
-  expect(waited({ shiverW: (h) => (h < 3.8 ? 200 : 0) }).dangerH).toBeNull();
+test('shivering that has come to the end of its endurance is danger too', () => {
+  expect(waited({ fatigue: (h) => (h >= 6 ? 1 : 0.99) })).toMatchObject({ dangerBy: 'worn out by shivering' });
+  expect(waited({ fatigue: (h) => (h >= 6 ? 1 : 0.99) }).dangerH).toBeCloseTo(6, 6);
+  expect(waited({ fatigue: () => 0.99 }).dangerH).toBeNull();
+});
+
+test('a bag, a hole in the snow, company and a mat each put danger off', () => {
+  const night = dayOf([aLeg({ minutes: 60, packOn: false, effort: { by: 'metabolic', value: 600 } })], -15, 7);
+  const { dangerH, means } = ask([], [...CATALOGUE], night).stuck[0];
+  expect(means.map((m) => m.name)).toEqual([
+    'a foam mat to sit on',
+    'a bivouac bag',
+    'a hole in the snow',
+    'two others close by',
+  ]);
+  for (const m of means) expect(never(m.dangerH)).toBeGreaterThan(never(dangerH));
+  // Out of the wind and the cold is worth more than a seat.
+  expect(never(means[2].dangerH)).toBeGreaterThan(never(means[0].dangerH) + 1);
+});
+
+test('danger comes the sooner the colder it is, the harder it blows and the less is worn; no two the same', () => {
+  const danger = (airC: number, wind: number, carried: string[]) =>
+    never(
+      ask(carried, [...CATALOGUE], dayOf([aLeg({ minutes: 60, effort: { by: 'metabolic', value: 600 } })], airC, wind))
+        .stuck[0].dangerH,
+    );
+  const byCold = [-40, -30, -20, -10].map((airC) => danger(airC, 6, ['standby-puffy']));
+  const byWind = [16, 10, 5].map((wind) => danger(-15, wind, ['standby-puffy']));
+  const byClothes = [[], ['standby-puffy'], ['belay-parka', 'puffy-overtrousers']].map((c) => danger(-20, 6, c));
+  for (const list of [byCold, byWind, byClothes])
+    for (let i = 1; i < list.length; i++) expect(list[i]).toBeGreaterThan(list[i - 1] * 1.1);
+});
+
+test('the way to the nearest door is told', () => {
+  const far = ask(['standby-puffy']).stuck.find((s) => s.place === 'farthest')!;
+  expect(far.doorH).toBeGreaterThan(0.3);
+  expect(far.doorH).toBeLessThanOrEqual(upStopDown().endS / 3600 / 2 + 1e-9);
 });
 
 test('the body is told after 1, 2, 4 and 12 hours', () => {

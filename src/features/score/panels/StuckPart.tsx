@@ -23,6 +23,15 @@ export function StuckPart({ s, units }: { s: StuckOut; units: Units }) {
             {hours(x.handsH)}, danger <b className={x.dangerH === null ? '' : 'text-act'}>{hours(x.dangerH)}</b>
             {x.dangerBy && ` (${x.dangerBy})`}.
           </p>
+          {x.means.length > 0 && (
+            <p className="text-[12px] text-ink-2">
+              The nearest door is {x.doorH.toFixed(1)} h away.{' '}
+              {x.means
+                .map((m) => `With ${m.name}: useless hands ${hours(m.handsH)}, danger ${hours(m.dangerH)}`)
+                .join('; ')}
+              .
+            </p>
+          )}
           <p className="text-[12px] text-ink-2">
             {x.after
               .map(

@@ -1,0 +1,70 @@
+import { STILL_AIR } from '@/core/atmosphere/windAtBody';
+import { garment } from '@/core/clothing/catalogue/entry';
+import type { Garment } from '@/core/clothing/garment';
+import { ZONES, type Zone } from '@/core/body/zones';
+import type { Stretch } from '@/core/outing/timeline';
+
+/** Something that makes waiting less bad: a cover over everything, or other air and another seat. */
+export interface Means {
+  name: string;
+  cover?: Garment;
+  air?: (s: Stretch) => Partial<Stretch>;
+  /** where it can be had at all */
+  possible?: (s: Stretch) => boolean;
+}
+
+const every = (coverage: number, zones: readonly Zone[] = ZONES): Garment['panels'] =>
+  Object.fromEntries(zones.map((z) => [z, { coverage }]));
+
+const cover = (
+  e: Pick<Parameters<typeof garment>[0], 'id' | 'name' | 'fibre' | 'mm' | 'gm2' | 'perm' | 'ret' | 'gap' | 'panels'>,
+): Garment => garment({ ...e, group: 'torso', role: 'warm', cut: 'jacket', mass: 300, order: 95, waterResistance: 1 });
+
+/** A coated sack pulled over everything: hardly any insulation of its own, but no wind, and still air within. */
+const BAG = cover({
+  id: 'a-bivouac-bag',
+  name: 'Bivouac bag',
+  fibre: 'nylon',
+  mm: 0.2,
+  gm2: 80,
+  perm: 0.5,
+  ret: 30,
+  gap: 12,
+  panels: { ...every(1), face: { coverage: 0.6 } },
+});
+
+/** Others pressed to one: they are as warm as one is, so the share that touches loses next to nothing (engineering value). */
+const OTHERS = cover({
+  id: 'others-close-by',
+  name: 'Others close by',
+  fibre: 'synthetic fill',
+  mm: 80,
+  gm2: 400,
+  perm: 5,
+  ret: 100,
+  gap: 2,
+  panels: every(0.4, ['chest', 'back', 'pelvis', 'arms', 'thighs']),
+});
+
+/** Air in a dug hole settles at a few degrees below freezing whatever is outside (field guides, from memory), °C. */
+const HOLE_C = -4;
+const SNOW_C = 0;
+
+/** What may be along or done, beside clothes. Each is simulated as the waiting itself is. */
+export const MEANS: readonly Means[] = [
+  { name: 'a foam mat to sit on', air: () => ({ wetting: 'sitting on a mat' }), possible: (s) => !s.packOn },
+  { name: 'a bivouac bag', cover: BAG, air: () => ({ precipitation: 'none', precipitationMmH: 0, skyWm2: 0 }) },
+  {
+    name: 'a hole in the snow',
+    air: (s) => ({
+      airC: Math.max(s.airC, HOLE_C),
+      relativeWind: STILL_AIR,
+      precipitation: 'none',
+      precipitationMmH: 0,
+      skyWm2: 0,
+      wetting: 'sitting on a mat',
+    }),
+    possible: (s) => s.airC < SNOW_C,
+  },
+  { name: 'two others close by', cover: OTHERS },
+];
