@@ -8,7 +8,9 @@ import type { Plan } from '@/core/kit/plan';
 import { checkWeights, deciding } from '@/core/judge/cost';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { allBehind } from '@/core/questions/behind';
-import type { Advice, BestStart, Start } from '@/core/questions/bestStart';
+import { besideOf, type Advice } from '@/core/questions/advise';
+import type { BestStart, Start } from '@/core/questions/bestStart';
+import { judge, type Judgement } from '@/core/judge/judgement';
 import { makePlan } from '@/core/search/planner';
 import { compareSchools, type Compared } from '@/core/search/schools';
 import type { Scored } from '@/core/judge/scorePlan';
@@ -31,7 +33,11 @@ export interface Ran {
 }
 
 /** The output of the command line: series, totals and judgement, SI and °C. Shape in docs/formats.md. */
-export function report(scored: Scored, { garments, timeline, plan, person }: Ran) {
+export function report(
+  scored: Scored,
+  { garments, timeline, plan, person }: Ran,
+  judged: Judgement = judge(scored.findings, scored.metrics),
+) {
   const s = scored.series;
   const byId = new Map(garments.map((g) => [g.id, g]));
   const minutes = Array.from({ length: s.rows }, (_, row) => ({
@@ -84,13 +90,13 @@ export function report(scored: Scored, { garments, timeline, plan, person }: Ran
       faceLowestC: r2(m.face.value),
       shiveringMinutes: r1(m.shiverMinutes),
       heatDebtWhM2: r1(m.heatDebt.value),
-      afterChillK: r2(m.afterChill.value),
+      stopLossWhM2: r2(m.stopLoss.value),
       carriedAndWornKg: r3(scored.massG / 1000),
     },
     judgement: {
-      verdict: plainVerdict(scored.verdict),
-      tone: scored.verdict.tone,
-      findings: scored.findings.map((f) => ({ ...f, value: r2(f.value) })),
+      verdict: plainVerdict(judged.verdict),
+      tone: judged.verdict.tone,
+      findings: judged.findings.map((f) => ({ ...f, value: r2(f.value) })),
       cost: { ...Object.fromEntries(Object.entries(scored.cost).map(([k, v]) => [k, r3(v)])), total: r3(scored.total) },
       iso11079: iso11079ByLeg(timeline, plan, byId, person).map((l) => ({
         leg: l.leg,
@@ -130,7 +136,7 @@ export function planReport(c: Case) {
     why: b.why,
     ...(c.schools.length > 0 ? { schools: schoolsReport(compareSchools(request, c.schools)) } : {}),
     simulations: planned.simulations,
-    ...report(scored, { ...c, plan }),
+    ...report(scored, { ...c, plan }, judge(scored.findings, scored.metrics, besideOf(request, { ...b, floorC }))),
   };
 }
 

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { iso11079ByLeg } from '@/core/judge/iso11079ByLeg';
-import { advise } from '@/core/questions/bestStart';
+import { advise } from '@/core/questions/advise';
 import { alongOf } from '@/core/kit/edit';
 import { chances } from '@/core/questions/chances';
 import { missedCues } from '@/core/questions/missedCues';

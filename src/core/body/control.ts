@@ -138,7 +138,7 @@ export function control(body: BodyParameters, skinC: Float64Array, input: Contro
     (body.totalArea / 1.87) *
     body.sweatGain;
   const dilate = Math.max(0, DILATE_CORE * coreError + DILATE_SKIN * skinSignal) * BLOOD_WH_PER_LK;
-  const constrict = Math.max(0, -CONSTRICT_PER_K * coreError - CONSTRICT_PER_K * skinSignal) * person.constriction;
+  const constrict = Math.max(0, -CONSTRICT_PER_K * coreError - CONSTRICT_PER_K * skinSignal);
 
   const shuntSignal = SHUNT_SKIN * trunkSignal * person.constriction + SHUNT_CORE * coreError;
   const nutritive = EXTREMITY_NUTRITIVE_LH * BLOOD_WH_PER_LK * (body.totalArea / 1.87);
@@ -154,7 +154,8 @@ export function control(body: BodyParameters, skinC: Float64Array, input: Contro
     const shunt = body.shunt[z];
     const resting = shunt > 0 ? nutritive : body.skinFlow[z];
     const capillary =
-      ((resting + (shunt > 0 ? 0.3 : 1) * body.dilate[z] * dilate) / (1 + body.constrict[z] * constrict)) *
+      ((resting + (shunt > 0 ? 0.3 : 1) * body.dilate[z] * dilate) /
+        (1 + body.constrict[z] * constrict * (shunt > 0 ? person.constriction : 1))) *
       Math.max(LOCAL_FLOW_FLOOR, q10);
     const flow =
       Math.min(SKIN_FLOW_CAP * body.area[z] * 2.5, capillary + shunt * clamp(body.shuntOffset[z] + shuntSignal, 0, 1)) *

@@ -4,6 +4,7 @@ import { airConductivity, airDensity, STANDARD_PRESSURE } from '@/core/atmospher
 import { REFERENCE_AREA_M2, ZONES, ZONE_COUNT, ZONE_TABLE, zoneIndex, type Zone } from '@/core/body/zones';
 import { AIR_HEAT, AIR_VAPOUR, LATENT_VAPOUR } from '@/core/quantity/units';
 import { EXCHANGE, openingFlow, pumping, throughFlow } from './airExchange';
+import { CHEEK_TISSUE } from '@/core/atmosphere/bareSkin';
 import { bareConvection, convection, lewis, radiation } from '@/core/atmosphere/boundaryLayer';
 import { MAX_OPENINGS } from './garment';
 import type { GarmentArrays } from './garmentArrays';
@@ -98,6 +99,8 @@ export interface Stacks {
   areaFactor: Float64Array;
   /** squeeze of blood flow, 0–1 */
   flowFactor: Float64Array;
+  /** resistance of the tissue behind what is bare of the face, m²K/W; 0 where nothing is */
+  bareFace: number;
   /** share of breath given back, and the garment that does it, −1 for none */
   mouth: number;
   mouthGarment: number;
@@ -131,6 +134,7 @@ export function newStacks(): Stacks {
     boundaryVapour: zone(),
     areaFactor: zone(),
     flowFactor: new Float64Array(ZONE_COUNT).fill(1),
+    bareFace: 0,
     mouth: 0,
     mouthGarment: -1,
   };
@@ -224,6 +228,7 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
         out.mouthGarment = g;
       }
     }
+    if (z === FACE) out.bareFace = bareFace(w, out, n);
     out.layers[z] = n;
     out.flowFactor[z] = EXTREMITY[z] ? Math.max(0.3, 1 - 0.75 * tight) : 1;
 
@@ -354,6 +359,27 @@ function linksWhenDry(out: Stacks, z: number, n: number): void {
   const outer = n > 0 ? out.throughOuter[z] : 0;
   out.dryLink[base + n + 1] = 1 / (heatOutside + 1 / out.boundary[z]) + outer;
   out.clearLink[base + n + 1] = 1 / (vapourOutside + 1 / out.boundaryVapour[z]) + outer * THROUGH_VAPOUR;
+}
+
+/**
+ * What of the face stays bare decides how fast it freezes: nose and cheeks behind the tissue of the wind chill index (0.091 m²K/W,
+ * Osczevski & Bluestein 2005), the brow behind better perfused skin (engineering value). What lies over nose and cheeks is worn
+ * on the face or is a balaclava; eyewear covers the brow.
+ */
+const BROW = 0.05;
+/** Covering less of the face than this leaves nose and cheeks bare. */
+const COVERS_CHEEKS = 0.2;
+
+function bareFace(w: GarmentArrays, out: Stacks, n: number): number {
+  let cheeks = true;
+  let brow = true;
+  for (let k = 1; k <= n; k++) {
+    const i = FACE * STRIDE + k;
+    const { group } = w.garments[out.garment[i]];
+    if (group === 'eyes') brow = false;
+    else if (out.cover[i] >= COVERS_CHEEKS) cheeks = false;
+  }
+  return cheeks ? CHEEK_TISSUE : brow ? BROW : 0;
 }
 
 /** Coverage of a zone by a garment with its openings as they are, 0–1. */

@@ -18,21 +18,38 @@ export const EXTREME = {
   torsoMarginK: 5,
   shiverMinutes: 6,
   heatDebtWhM2: 7,
-  /** torso skin on arrival at the present stop, °C, and the deepest fall at any stop, K */
-  arrivedC: 8,
-  afterChillK: 9,
+  /** heat lost since the start on arrival at the present stop, Wh/m², and the most lost at any stop */
+  arrivedDebt: 8,
+  stopLossWhM2: 9,
   waterG: 10,
   hotMinutes: 11,
   /** shivering, W, and sensation a moment ago */
   shiverW: 12,
   sensation: 13,
+  /** shivering now, min: see `bout` */
+  shiverBout: 14,
+  /** core on arrival at the present stop, °C */
+  arrivedCoreC: 15,
+  feltC: 16,
+  feltBareC: 17,
 } as const;
 export function newExtremes(): Float64Array {
-  const w = new Float64Array(14);
+  const w = new Float64Array(18);
   w[EXTREME.faceC] = w[EXTREME.fingersC] = w[EXTREME.toesC] = w[EXTREME.coreLowC] = w[EXTREME.torsoMarginK] = Infinity;
+  w[EXTREME.feltC] = w[EXTREME.feltBareC] = Infinity;
   w[EXTREME.coreHighC] = -Infinity;
   return w;
 }
+
+/** Each minute without shivering takes away so much of a bout (engineering value). */
+const RECOVERS = 0.5;
+
+/**
+ * Minutes of shivering at a stretch, after `minutes` more of which a share shivers: short pauses do not end a bout, long ones do, and
+ * spells hours apart are not added up.
+ */
+export const bout = (before: number, minutes: number, share: number): number =>
+  Math.max(0, before + minutes * (share - RECOVERS * (1 - share)));
 
 /** Takes note of a moment that lasts `hours`; `debtWhM2` is the heat the body has lost since the start. */
 export function noteMoment(w: Float64Array, m: Moment, warmth: number, debtWhM2: number, hours: number): void {
@@ -43,10 +60,14 @@ export function noteMoment(w: Float64Array, m: Moment, warmth: number, debtWhM2:
   w[EXTREME.coreHighC] = Math.max(w[EXTREME.coreHighC], m.coreC);
   w[EXTREME.torsoMarginK] = Math.min(w[EXTREME.torsoMarginK], m.torsoC + warmth - coldTorso(m.heatWm2));
   w[EXTREME.heatDebtWhM2] = Math.max(w[EXTREME.heatDebtWhM2], debtWhM2);
+  w[EXTREME.feltC] = Math.min(w[EXTREME.feltC], m.feelsC);
+  w[EXTREME.feltBareC] = Math.min(w[EXTREME.feltBareC], m.feelsBareC);
   w[EXTREME.waterG] = Math.max(w[EXTREME.waterG], m.waterG);
   if (m.timeS >= SETTLE_S)
     w[EXTREME.hotMinutes] += hours * 60 * shareAbove(w[EXTREME.sensation], m.sensation, WEAK.feltHot);
-  w[EXTREME.shiverMinutes] += hours * 60 * shareAbove(w[EXTREME.shiverW], m.shiverW, SHIVERS_W);
+  const shivers = shareAbove(w[EXTREME.shiverW], m.shiverW, SHIVERS_W);
+  w[EXTREME.shiverBout] = bout(w[EXTREME.shiverBout], hours * 60, shivers);
+  w[EXTREME.shiverMinutes] = Math.max(w[EXTREME.shiverMinutes], w[EXTREME.shiverBout]);
   w[EXTREME.sensation] = m.sensation;
   w[EXTREME.shiverW] = m.shiverW;
 }
@@ -61,7 +82,9 @@ export function alarms(w: Float64Array): number {
     Number(w[EXTREME.coreHighC] > ALARM.coreHighC) +
     Number(w[EXTREME.torsoMarginK] < ALARM.torsoMarginK) +
     Number(w[EXTREME.heatDebtWhM2] > ALARM.heatDebtWhM2) +
-    Number(w[EXTREME.shiverMinutes] > ALARM.shiverMinutes)
+    Number(w[EXTREME.shiverMinutes] > ALARM.shiverMinutes) +
+    Number(w[EXTREME.feltC] < LIMIT.chillSevere) +
+    Number(w[EXTREME.feltBareC] < LIMIT.chillVeryHigh)
   );
 }
 
@@ -73,9 +96,10 @@ const WEIGHS: readonly [at: number, from: number, weak: number][] = [
   [EXTREME.torsoMarginK, 3, WEAK.torsoMarginK],
   [EXTREME.heatDebtWhM2, 0, WEAK.heatDebtWhM2],
   [EXTREME.shiverMinutes, 0, WEAK.shiverMinutes],
-  [EXTREME.afterChillK, 0, WEAK.afterChillK],
+  [EXTREME.stopLossWhM2, 0, WEAK.stopLossWhM2],
   [EXTREME.waterG, 0, WEAK.waterG],
   [EXTREME.hotMinutes, 0, WEAK.hotMinutes],
+  [EXTREME.feltBareC, LIMIT.chillModerate, LIMIT.chillHigh],
 ];
 /** Beyond this much of the way to a weak point, and past it, what is worse is left to the alarms. */
 const MOST = 1.5;
@@ -101,8 +125,10 @@ export function extremesOf(m: Metrics): Float64Array {
   w[EXTREME.torsoMarginK] = m.torsoMargin.value;
   w[EXTREME.shiverMinutes] = m.shiverMinutes;
   w[EXTREME.heatDebtWhM2] = m.heatDebt.value;
-  w[EXTREME.afterChillK] = m.afterChill.value;
+  w[EXTREME.stopLossWhM2] = m.stopLoss.value;
   w[EXTREME.waterG] = m.waterPeak.value;
   w[EXTREME.hotMinutes] = m.hotMinutes;
+  w[EXTREME.feltC] = m.felt.value;
+  w[EXTREME.feltBareC] = m.feltBare.value;
   return w;
 }

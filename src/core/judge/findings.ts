@@ -1,4 +1,6 @@
+import { isIndoors } from '@/core/effort/sports';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
+import { BREATH } from './airways';
 import { ALARM, LIMIT, WEAK } from './limits';
 import type { Metrics } from './metrics';
 
@@ -18,6 +20,15 @@ export type FindingKind =
   | 'wet layers'
   | 'heat debt'
   | 'ice'
+  | 'exposure'
+  | 'airways'
+  | 'felt cold'
+  | 'slowed'
+  | 'forecast'
+  | 'dark'
+  | 'chances'
+  | 'stuck out'
+  | 'floor'
   | 'fog'
   | 'iced mouth';
 
@@ -30,7 +41,7 @@ export interface Finding {
   severity: Severity;
   atS: number;
   value: number;
-  unit: '°C' | 'K' | 'share' | 'Wh/m²' | 'g' | 'min';
+  unit: '°C' | 'K' | 'share' | 'Wh/m²' | 'g' | 'min' | 'h' | 'W' | 'vote' | '°';
   limit: number;
   /** the part of the body or kit, for a heading */
   what: string;
@@ -148,13 +159,55 @@ export const RULES: readonly Rule[] = [
   {
     kind: 'after-chill',
     what: 'The stop',
-    unit: 'K',
+    unit: 'Wh/m²',
     bad: 'above',
-    read: (m) => m.afterChill,
-    beside: LIMIT.afterChillFelt,
+    read: (m) => m.stopLoss,
+    beside: LIMIT.stopLossFelt,
     steps: [
-      { limit: WEAK.afterChillK, severity: 2, means: 'chills you' },
-      { limit: LIMIT.afterChillFelt, severity: 1, means: 'chills you' },
+      { limit: WEAK.stopLossWhM2, severity: 2, means: 'takes more heat than you will make up soon' },
+      { limit: LIMIT.stopLossFelt, severity: 1, means: 'chills you' },
+    ],
+  },
+  {
+    kind: 'felt cold',
+    what: 'How it feels',
+    unit: 'vote',
+    bad: 'below',
+    read: (m) => m.feltCold,
+    steps: [
+      { limit: WEAK.feltCold, severity: 2, means: 'cold' },
+      { limit: LIMIT.feltCool, severity: 1, means: 'cool' },
+    ],
+  },
+  {
+    kind: 'exposure',
+    what: 'The air',
+    unit: '°C',
+    bad: 'below',
+    read: (m) => m.felt,
+    steps: [
+      {
+        limit: LIMIT.chillSevere,
+        severity: 3,
+        means: 'bare skin freezes in minutes: nobody goes out in that by choice',
+      },
+      {
+        limit: LIMIT.chillVeryHigh,
+        severity: 2,
+        means: 'bare skin freezes in five to ten minutes: nothing may be bare',
+      },
+      { limit: LIMIT.chillHigh, severity: 1, means: 'bare skin freezes in ten to thirty minutes' },
+    ],
+  },
+  {
+    kind: 'exposure',
+    what: 'Your bare face',
+    unit: '°C',
+    bad: 'below',
+    read: (m) => m.feltBare,
+    steps: [
+      { limit: LIMIT.chillVeryHigh, severity: 3, means: 'freezes in five to ten minutes in what that air feels like' },
+      { limit: LIMIT.chillHigh, severity: 2, means: 'freezes in ten to thirty minutes in what that air feels like' },
     ],
   },
   {
@@ -251,6 +304,7 @@ export function findingOf(rule: Rule, m: Metrics): Finding | undefined {
 /** Reads metrics into findings, worst first. */
 export function findings(m: Metrics, timeline: Timeline): Finding[] {
   const out = RULES.flatMap((rule) => findingOf(rule, m) ?? []);
+  out.push(...breath(m), ...ofTheOuting(timeline));
   const icy = timeline.stretches.find(makesIce);
   if (icy)
     out.push({
@@ -263,7 +317,71 @@ export function findings(m: Metrics, timeline: Timeline): Finding[] {
       what: 'The ground',
       means: 'rain on frozen ground makes ice: no fast session on it',
     });
-  return out.sort((a, b) => b.severity - a.severity || gap(b) - gap(a));
+  return inOrder(out);
+}
+
+/** The gravest first, and among equals what is furthest past its limit. */
+export const inOrder = (list: Finding[]): Finding[] => list.sort((a, b) => b.severity - a.severity || gap(b) - gap(a));
+
+/** What cold dry air does to airways that work hard. */
+function breath({ airways }: Metrics): Finding[] {
+  if (airways.load === 'none') return [];
+  const forAll = airways.load === 'all';
+  return [
+    {
+      kind: 'airways',
+      severity: forAll ? 2 : 1,
+      atS: airways.atS,
+      value: airways.value,
+      unit: '°C',
+      limit: forAll ? BREATH.race.airC : BREATH.asthma.airC,
+      what: 'Your airways',
+      means: forAll
+        ? 'breathing this hard in that air hurts them: go easier, cover the mouth; with asthma not at all'
+        : 'with asthma go easier, cover the mouth and have your medicine at hand',
+    },
+  ];
+}
+
+/** What the outing itself says: too fast a leg, a forecast that ends, night. */
+function ofTheOuting({ stretches, legs, slowed, beyond }: Timeline): Finding[] {
+  const out: Finding[] = slowed.map((x) => ({
+    kind: 'slowed',
+    severity: x.askedW > (1 + LIMIT.slowed) * x.heldW ? 2 : 1,
+    atS: x.atS,
+    value: x.askedW,
+    unit: 'W',
+    limit: x.heldW,
+    what: `The pace of “${legs[x.leg].name}”`,
+    means:
+      x.takes > x.given + 0.5
+        ? `more than you can hold for so long: taken slower here, in ${x.takes.toFixed(0)} instead of ${x.given.toFixed(0)} min`
+        : `more than you can hold for so long: taken at ${x.heldW.toFixed(0)} W here`,
+  }));
+  if (beyond)
+    out.push({
+      kind: 'forecast',
+      severity: 2,
+      atS: beyond.atS,
+      value: beyond.hours,
+      unit: 'h',
+      limit: 0,
+      what: 'The forecast',
+      means: 'ends before you are back: the weather is only held on from there',
+    });
+  const dark = stretches.find((s) => s.sunDeg !== undefined && s.sunDeg < LIMIT.darkDeg && !isIndoors(s.sport));
+  if (dark)
+    out.push({
+      kind: 'dark',
+      severity: 1,
+      atS: dark.startS,
+      value: dark.sunDeg!,
+      unit: '°',
+      limit: LIMIT.darkDeg,
+      what: 'The sun',
+      means: 'it is night: a lamp, its battery against the body, and a spare',
+    });
+  return out;
 }
 
 const LIQUID: ReadonlySet<string> = new Set(['rain', 'freezing drizzle', 'sleet']);
@@ -271,7 +389,18 @@ const makesIce = (s: Stretch): boolean =>
   s.precipitationMmH > LIMIT.iceFallMmH && s.airC < LIMIT.iceC && LIQUID.has(s.precipitation);
 
 /** How much past a limit counts as one step worse, by unit (engineering values). */
-const STEP: Record<Finding['unit'], number> = { '°C': 5, K: 2, share: 0.3, 'Wh/m²': 15, g: 200, min: 40 };
+const STEP: Record<Finding['unit'], number> = {
+  '°C': 5,
+  K: 2,
+  share: 0.3,
+  'Wh/m²': 15,
+  g: 200,
+  min: 40,
+  h: 4,
+  W: 200,
+  vote: 1,
+  '°': 20,
+};
 
 /** How far past its limit, in comparable terms. */
 const gap = (f: Finding): number => Math.abs(f.value - f.limit) / STEP[f.unit];

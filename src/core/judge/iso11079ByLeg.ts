@@ -4,7 +4,7 @@ import { ensemble } from '@/core/clothing/ensembleInsulation';
 import type { Garment } from '@/core/clothing/garment';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Plan } from '@/core/kit/plan';
-import { wornAt } from '@/core/kit/replay';
+import { settingAt, wornAt } from '@/core/kit/replay';
 import { durationLimit, requiredInsulation, type ColdTask } from './ireq';
 
 /** ISO 11079 on one leg: what it asks for, what is worn, how long that lasts. */
@@ -21,6 +21,8 @@ export interface Iso11079OnLeg {
   limitHours: number | null;
 }
 
+/** The standard's relations end at work like this, W/m²: whoever works harder needs no more clothes. */
+const HARDEST_WM2 = 400;
 const STILL = { airC: 20, relativeWind: 0.15, pumping: 0, packOn: false };
 
 /** The standard's answer for every leg of an outing under a plan. Legs above 10 °C, and indoors, are left out: it is for the cold. */
@@ -37,7 +39,7 @@ export function iso11079ByLeg(
     const worn = [...wornAt(plan, timeline.legStartS[index])].flatMap((id) => garments.get(id) ?? []);
     const outer = [...worn].filter((g) => g.group === 'torso').sort((a, b) => b.order - a.order)[0];
     const task: ColdTask = {
-      metabolicWm2: s.metabolicW / area,
+      metabolicWm2: Math.min(HARDEST_WM2, s.metabolicW / area),
       workWm2: s.externalW / area,
       airC: s.airC,
       humidity: Math.min(1, s.vapourPa / vapourPressure(s.airC, 1)),
@@ -46,7 +48,8 @@ export function iso11079ByLeg(
       permeability: outer?.airPermeability ?? 100,
     };
     const neutral = requiredInsulation(task, 'neutral');
-    const wornClo = worn.length > 0 ? ensemble(worn, STILL).intrinsicClo : 0;
+    const wornClo =
+      worn.length > 0 ? ensemble(worn, STILL, openingsAt(plan, worn, timeline.legStartS[index])).intrinsicClo : 0;
     const limit = durationLimit(task, Math.max(0, Math.min(8, wornClo)));
     return [
       {
@@ -61,3 +64,9 @@ export function iso11079ByLeg(
     ];
   });
 }
+
+/** How the openings of what is worn stand at a moment: an open hood or a tube pulled down covers nothing. */
+const openingsAt = (plan: Plan, worn: readonly Garment[], atS: number): Record<string, Record<string, number>> =>
+  Object.fromEntries(
+    worn.map((g) => [g.id, Object.fromEntries(g.openings.map((o) => [o.id, settingAt(plan, g, o.id, atS)]))]),
+  );

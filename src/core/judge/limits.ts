@@ -34,8 +34,19 @@ export const LIMIT = {
   coreCold: 35.5,
   /** ISO 11079 duration limit, Wh/m² */
   heatDebt: 40,
-  /** fall of torso skin at a stop that is felt, K (engineering value) */
-  afterChillFelt: 2.5,
+  /** heat lost at a stop that is felt, Wh/m² (engineering value: a quarter of ISO 11079's limit) */
+  stopLossFelt: 10,
+  /** vote of sensation that is worth a word (ISO 10551: −1 cool, −2 cold) */
+  feltCool: -1.5,
+  /** hazard bands of the wind chill index, °C (Environment Canada) */
+  chillModerate: -10,
+  chillHigh: -28,
+  chillVeryHigh: -40,
+  chillSevere: -48,
+  /** share by which a leg's effort may be cut before it is a weak point (engineering value) */
+  slowed: 0.1,
+  /** sun below this is night, degrees (civil twilight) */
+  darkDeg: -6,
   /** frozen ground: rain at or below this makes ice, °C, from this much fall, mm/h (engineering values) */
   iceC: 0.5,
   iceFallMmH: 0.05,
@@ -65,7 +76,7 @@ export const WEAK = {
   torsoMarginK: 0,
   heatDebtWhM2: LIMIT.heatDebt,
   shiverMinutes: 10,
-  afterChillK: 4,
+  stopLossWhM2: 20,
   waterG: LIMIT.wetLayersG,
   feltHot: 2,
   feltCold: -2,

@@ -2,6 +2,9 @@ import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import type { Person } from '@/core/body/person';
 import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { isStop } from '@/core/effort/sports';
+import { airways, type BreathLoad } from './airways';
+import { bout } from './extremes';
+import { stopLoss } from './stopLoss';
 import { beyondDry, wetShare } from '@/core/moisture/beyondDry';
 import type { Garment } from '@/core/clothing/garment';
 import type { Timeline } from '@/core/outing/timeline';
@@ -45,8 +48,13 @@ export interface Metrics {
   coldMinutes: number;
   feltHot: Extreme;
   feltCold: Extreme;
-  /** deepest fall of torso skin in the first 20 minutes of any stop, K */
-  afterChill: Extreme;
+  /** most heat lost at a stop in its first 20 minutes, Wh/m²: see `stopLoss` */
+  stopLoss: Extreme;
+  /** coldest felt, °C, anywhere and while nose and cheeks are bare */
+  felt: Extreme;
+  feltBare: Extreme;
+  /** coldest air breathed hard, °C, and how hard: see `airways` */
+  airways: Extreme & { load: BreathLoad };
   /** heat the body has lost from its own tissues at the worst moment, Wh/m² */
   heatDebt: Extreme;
   frostPeakG: number;
@@ -125,7 +133,10 @@ export function measure(run: RunToMeasure): Metrics {
     coldMinutes: 0,
     feltHot: highest(),
     feltCold: lowest(),
-    afterChill: { value: 0, atS: 0 },
+    stopLoss: { value: 0, atS: 0 },
+    felt: lowest(),
+    feltBare: lowest(),
+    airways: airways(timeline, person),
     heatDebt: { value: 0, atS: 0 },
     frostPeakG: 0,
     fogMinutes: 0,
@@ -144,6 +155,7 @@ export function measure(run: RunToMeasure): Metrics {
   const minutesAbove = (of: Float64Array, r: number, limit: number): number =>
     r === 0 ? 0 : minutes * shareAbove(of[r - 1], of[r], limit);
   const bodyArea = area.reduce((a, b) => a + b, 0);
+  let shivering = 0;
   for (let r = 0; r < rows; r++) {
     const t = series.timeS[r];
     const k = r * ZONE_COUNT;
@@ -158,7 +170,9 @@ export function measure(run: RunToMeasure): Metrics {
     m.heatWm2[r] = heat;
     lower(m.fingers, series.skinC[k + FINGERS], t);
     lower(m.toes, series.skinC[k + TOES], t);
-    lower(m.face, series.skinC[k + FACE], t);
+    lower(m.face, Math.min(series.skinC[k + FACE], series.bareFaceC[r]), t);
+    lower(m.felt, series.feelsC[r], t);
+    if (series.bareFaceC[r] < Infinity) lower(m.feltBare, series.feelsC[r], t);
     lower(m.scalp, series.skinC[k + SCALP], t);
     lower(m.torso, torso, t);
     raise(m.coreHigh, series.coreC[r], t);
@@ -171,14 +185,16 @@ export function measure(run: RunToMeasure): Metrics {
       raise(m.feltHot, m.sensation[r], t);
       lower(m.feltCold, m.sensation[r], t);
     }
-    m.shiverMinutes += minutesAbove(series.shiverW, r, SHIVERS_W);
+    const shivers = r === 0 ? 0 : shareAbove(series.shiverW[r - 1], series.shiverW[r], SHIVERS_W);
+    shivering = bout(shivering, r === 0 ? 0 : minutes, shivers);
+    m.shiverMinutes = Math.max(m.shiverMinutes, shivering);
     if (series.skinC[k + FINGERS] < LIMIT.fingerClumsy) m.clumsyMinutes += minutes;
     raise(m.heatDebt, -series.bodyHeatJ[r] / 3600 / bodyArea, t);
     readWater(m, run, r);
     readBreath(m, run, r);
   }
   m.waterEnd = m.waterG[rows - 1];
-  readAfterChill(m, series, timeline);
+  readStops(m, run, bodyArea);
   return m;
 }
 
@@ -234,7 +250,8 @@ function readWater(m: Metrics, { series, arrays: w, area }: RunToMeasure, r: num
   } else raise(m.basePeak, 0, t);
 }
 
-function readAfterChill(m: Metrics, series: Series, timeline: Timeline): void {
+function readStops(m: Metrics, { series, timeline, person }: RunToMeasure, bodyArea: number): void {
+  const body = (r: number) => ({ debtWhM2: -series.bodyHeatJ[r] / 3600 / bodyArea, coreC: series.coreC[r] });
   timeline.legs.forEach((leg, i) => {
     if (!isStop(leg) || i === 0) return;
     const from = Math.floor(timeline.legStartS[i] / series.stepS);
@@ -243,8 +260,7 @@ function readAfterChill(m: Metrics, series: Series, timeline: Timeline): void {
       Math.floor(Math.min(timeline.legStartS[i + 1], timeline.legStartS[i] + CHILL_S) / series.stepS),
     );
     for (let r = from; r <= to; r++) {
-      const fall = m.torsoSkin[from] - m.torsoSkin[r];
-      if (fall > m.afterChill.value) m.afterChill = { value: fall, atS: series.timeS[r] };
+      raise(m.stopLoss, stopLoss(body(from), body(r), person), series.timeS[r]);
     }
   });
 }

@@ -23,6 +23,9 @@ export interface Moment {
   limbsC: number;
   /** water in worn garments, g */
   waterG: number;
+  /** what the air feels like, and what it feels like to a bare face (Infinity where none is bare), °C */
+  feelsC: number;
+  feelsBareC: number;
 }
 
 /** A moment to be filled in. */
@@ -40,6 +43,8 @@ export const noMoment = (): Moment => ({
   scalpC: 0,
   limbsC: 0,
   waterG: 0,
+  feelsC: 0,
+  feelsBareC: 0,
 });
 
 const FINGERS = zoneIndex('fingers');
@@ -60,10 +65,11 @@ export const torsoMean = (v: Float64Array, from = 0): number =>
   (v[from + CHEST] * A[0] + v[from + BACK] * A[1] + v[from + PELVIS] * A[2]) / TORSO_AREA;
 
 /** Fills in what the skin of the zones says, from values of all zones. */
-function readSkin(into: Moment, skinC: Float64Array, from: number): void {
+function readSkin(into: Moment, skinC: Float64Array, from: number, bareFaceC: number): void {
   into.fingersC = skinC[from + FINGERS];
   into.toesC = skinC[from + TOES];
-  into.faceC = skinC[from + FACE];
+  // The coldest of it counts: a bare strip freezes beside what is covered.
+  into.faceC = Math.min(bareFaceC, skinC[from + FACE]);
   into.scalpC = skinC[from + SCALP];
   into.limbsC = Math.min(skinC[from + ARMS], skinC[from + THIGHS], skinC[from + CALVES]);
 }
@@ -78,7 +84,9 @@ export function momentOfRow(series: Series, m: Metrics, row: number, into: Momen
   into.coreC = series.coreC[row];
   into.shiverW = series.shiverW[row];
   into.waterG = m.waterG[row];
-  readSkin(into, series.skinC, row * ZONE_COUNT);
+  into.feelsC = series.feelsC[row];
+  into.feelsBareC = series.bareFaceC[row] < Infinity ? series.feelsC[row] : Infinity;
+  readSkin(into, series.skinC, row * ZONE_COUNT, series.bareFaceC[row]);
   return into;
 }
 
@@ -92,7 +100,9 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   into.heatWm2 = s.head[HEAD.habit] / sim.body.totalArea;
   into.sensation = sensation(into.torsoC, into.heatWm2, into.coreC, into.torsoWet, sim.body.person.warmth);
   into.shiverW = sim.shiverW;
-  readSkin(into, s.skin, 0);
+  into.feelsC = sim.feelsC;
+  into.feelsBareC = sim.bareFace < Infinity ? sim.feelsC : Infinity;
+  readSkin(into, s.skin, 0, sim.bareFace);
   let water = 0;
   const w = sim.arrays;
   for (let g = 0; g < w.count; g++) {

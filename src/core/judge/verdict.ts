@@ -15,8 +15,8 @@ export function verdict(list: readonly Finding[], m: Metrics): Verdict {
     const dry = m.waterPeak.value < 60;
     return {
       tone: 'holds',
-      lead: dry ? 'It holds, and you stay dry.' : 'It holds.',
-      rest: `${m.waterPeak.value < 3 ? 'Hardly any water in your clothes' : `At most {mass:${m.waterPeak.value.toFixed(0)}} of water in your clothes at {time:${m.waterPeak.atS}}`}; fingers never below {temp:${m.fingers.value.toFixed(4)}}.${worst ? ' ' + sentence(worst) : ''}`,
+      lead: dry ? 'It holds as forecast, and you stay dry.' : 'It holds as forecast.',
+      rest: `${m.waterPeak.value < 3 ? 'Hardly any water in your clothes' : `At most {mass:${m.waterPeak.value.toFixed(0)}} of water in your clothes at {time:${m.waterPeak.atS}}`}; fingers never below {temp:${m.fingers.value.toFixed(4)}}.${worst ? ' ' + findingSentence(worst) : ''}`,
     };
   }
   const others = list.slice(1).filter((f) => f.severity >= 2);
@@ -33,11 +33,22 @@ export function verdict(list: readonly Finding[], m: Metrics): Verdict {
       worst.severity === 3
         ? `${worst.what}: this plan is not safe.`
         : `${worst.what} ${plural(worst.what) ? 'are' : 'is'} the weak point:`,
-    rest: `${number(worst)}${worst.unit === 'min' ? ', worst' : ''} at {time:${worst.atS}}, ${worst.means}.${tail}`,
+    rest: `${said(worst)}.${tail}`,
   };
 }
 
-const plural = (what: string): boolean => /fingers|toes/.test(what);
+const plural = (what: string): boolean => /fingers|toes|airways/.test(what);
+
+/** What holds for the whole outing has no moment of its own. */
+const WHOLE: ReadonlySet<Finding['kind']> = new Set(['chances', 'floor', 'slowed']);
+
+/** Number, moment and meaning of a finding. */
+function said(f: Finding): string {
+  if (f.kind === 'chances' || f.kind === 'stuck out') return `${number(f)} ${f.means}`;
+  if (f.kind === 'floor') return `${number(f)} at worst, below your own floor of {temp:${f.limit.toFixed(2)}}`;
+  const when = WHOLE.has(f.kind) ? '' : `${f.unit === 'min' ? ', worst' : ''} at {time:${f.atS}}`;
+  return `${number(f)}${when}, ${f.means}`;
+}
 
 function number(f: Finding): string {
   switch (f.unit) {
@@ -49,13 +60,23 @@ function number(f: Finding): string {
       return `{share:${f.value.toFixed(2)}}`;
     case 'g':
       return `{mass:${f.value.toFixed(0)}}`;
+    case 'h':
+      return f.value < 2 ? `${(f.value * 60).toFixed(0)} min` : `${f.value.toFixed(1)} h`;
+    case 'vote':
+      return `a vote of ${f.value.toFixed(1).replace('-', '−')}`;
+    case '°':
+      return `${f.value.toFixed(0).replace('-', '−')}°`;
     default:
       return `${f.value.toFixed(0)} ${f.unit}`;
   }
 }
 
-function sentence(f: Finding): string {
-  return `${f.what} ${f.unit === '°C' ? (f.kind === 'too hot' ? 'reaches' : 'falls to') : 'reaches'} ${number(f)} at {time:${f.atS}}: ${f.means}.`;
+/** A finding as a sentence, with its numbers as slots. */
+export function findingSentence(f: Finding): string {
+  if (f.kind === 'chances' || f.kind === 'stuck out') return `${f.what}: ${number(f)} ${f.means}.`;
+  if (f.kind === 'floor') return `It feels like ${said(f)}.`;
+  const verb = f.kind === 'exposure' ? 'feels like' : f.unit === '°C' && f.kind !== 'too hot' ? 'falls to' : 'reaches';
+  return `${f.what} ${verb} ${number(f)} at {time:${f.atS}}: ${f.means}.`;
 }
 
 /** The usual public cautions, shown with every plan. */

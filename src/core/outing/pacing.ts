@@ -25,7 +25,7 @@ export function atPace(s: Stretch, leg: Pick<Leg, 'shelter'>, share: number): St
   const rest = Math.min(s.restW ?? s.metabolicW, s.metabolicW);
   return {
     ...s,
-    metabolicW: Math.min(2400, rest + (s.metabolicW - rest) * share),
+    metabolicW: rest + (s.metabolicW - rest) * share,
     externalW: s.externalW * share,
     speedMs: s.speedMs * share,
     pumping: s.pumping * share,

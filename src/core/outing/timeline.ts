@@ -25,6 +25,8 @@ export interface Stretch extends Conditions {
   eleM: number;
   speedMs: number;
   cloud: number;
+  /** sun above the horizon, degrees; undefined where nobody knows the place */
+  sunDeg?: number;
   effortFrom: string;
 }
 
@@ -45,6 +47,8 @@ export interface Timeline {
   /** as given, with the distance worked out where only minutes and climb were, and more minutes where it was too fast */
   legs: Leg[];
   slowed: Slowed[];
+  /** where the forecast ends (or has not begun) and the weather is only held on: from when, s, and by how many hours at most */
+  beyond: { atS: number; hours: number } | null;
   /** s at which each leg starts; one more for the end */
   legStartS: number[];
   endS: number;
@@ -148,7 +152,41 @@ export function buildTimeline(input: TimelineInput): Timeline {
   });
   legStartS.push(t);
   within('outing length', t / 3600, 0, 72, 'h');
-  return { stretches, legs: gone, slowed, legStartS, endS: t };
+  return { stretches, legs: gone, slowed, beyond: beyondForecast(input, stretches, gone), legStartS, endS: t };
+}
+
+/** Weather held on for longer than this after the last hour of a forecast, or before its first, is a guess and refused, h. */
+export const MOST_BEYOND_H = 12;
+const HOUR_MS = 3600_000;
+
+/**
+ * How far the outing runs past its forecast. A forecast of one hour is weather given by hand and holds all day; legs whose air is
+ * given by hand need none.
+ * @throws OutOfRange beyond MOST_BEYOND_H
+ */
+function beyondForecast(
+  { forecast, startMs }: TimelineInput,
+  stretches: readonly Stretch[],
+  legs: readonly Leg[],
+): Timeline['beyond'] {
+  if (forecast.length < 2) return null;
+  const last = forecast[forecast.length - 1].timeMs;
+  const untilMs = last + Math.max(HOUR_MS, last - forecast[forecast.length - 2].timeMs);
+  const fromMs = forecast[0].timeMs - HOUR_MS;
+  const hours = (s: Stretch): number => {
+    if (isIndoors(s.sport) || legs[s.leg].air?.airC !== undefined) return 0;
+    return Math.max(0, startMs + s.endS * 1000 - untilMs, fromMs - startMs - s.startS * 1000) / HOUR_MS;
+  };
+  const past = stretches.filter((s) => hours(s) > 1e-9);
+  if (past.length === 0) return null;
+  const most = Math.max(...past.map(hours));
+  if (most > MOST_BEYOND_H)
+    throw new OutOfRange(
+      'forecast',
+      `${most.toFixed(0)} h short of the outing`,
+      `at most ${MOST_BEYOND_H} h; add later (or earlier) hours, or start nearer to them`,
+    );
+  return { atS: past[0].startS, hours: most };
 }
 
 /** How a leg is gone: m/s, rise over distance, m, s, and the most metabolic rate that can be held, W. */
@@ -275,17 +313,16 @@ function stretch(input: TimelineInput, leg: Leg, piece: Piece): Stretch {
     exertion: leg.effort.by === 'exertion' ? leg.effort.value : undefined,
   });
   const work = atMost(asked, mostW);
+  const sunDeg =
+    input.latitude === undefined
+      ? undefined
+      : sunPosition(mid - input.utcOffsetMin * 60000, input.latitude, input.longitude ?? 0).altitudeDeg;
   const sun =
     leg.air?.sunWm2 !== undefined
       ? leg.air.sunWm2
-      : indoors || input.latitude === undefined
+      : indoors || sunDeg === undefined
         ? 0
-        : sunOnBody(
-            sunPosition(mid - input.utcOffsetMin * 60000, input.latitude, input.longitude ?? 0).altitudeDeg,
-            w.cloud,
-            input.albedo ?? SNOW_ALBEDO,
-            lightOn(leg, shelter),
-          );
+        : sunOnBody(sunDeg, w.cloud, input.albedo ?? SNOW_ALBEDO, lightOn(leg, shelter));
   return {
     startS,
     endS,
@@ -317,6 +354,7 @@ function stretch(input: TimelineInput, leg: Leg, piece: Piece): Stretch {
     eleM,
     speedMs: speed,
     cloud: w.cloud,
+    sunDeg,
     effortFrom: work.from,
   };
 }

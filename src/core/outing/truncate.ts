@@ -6,5 +6,6 @@ export function truncate(t: Timeline, endS: number): Timeline | null {
   if (stretches.length === 0) return null;
   const legs = t.legs.filter((_, i) => t.legStartS[i] < endS);
   const slowed = t.slowed.filter((x) => x.leg < legs.length);
-  return { stretches, legs, slowed, legStartS: [...t.legStartS.slice(0, legs.length), endS], endS };
+  const beyond = t.beyond && t.beyond.atS < endS ? t.beyond : null;
+  return { stretches, legs, slowed, beyond, legStartS: [...t.legStartS.slice(0, legs.length), endS], endS };
 }

@@ -2,7 +2,8 @@ import type { Garment } from '@/core/clothing/garment';
 import { isSafe } from '@/core/judge/findings';
 import type { Scored } from '@/core/judge/scorePlan';
 import type { Outing } from '@/core/outing/outing';
-import { advise, bestStart, type Advice, type BestStart } from './bestStart';
+import { advise, type Advice } from './advise';
+import { bestStart, type BestStart } from './bestStart';
 import { chances, type Chances } from './chances';
 import { missedCues, type CueReason } from './missedCues';
 import { runInFull, type Question } from './question';
@@ -46,10 +47,13 @@ export interface BehindQuestion extends Question {
 export function* behind(q: BehindQuestion): Generator<Partial<Behind>> {
   const scored = q.scored ?? runInFull(q);
   yield { missed: missedCues(q, scored) };
-  yield { advice: advise(q, scored) };
-  yield { chances: chances({ ...q, count: q.members }) };
-  yield { stuckOut: stuckOut(q) };
-  yield { bestStart: q.outing ? bestStart({ ...q, outing: q.outing }) : null };
+  const spread = chances({ ...q, count: q.members });
+  yield { chances: spread };
+  const stuck = stuckOut(q);
+  yield { stuckOut: stuck };
+  const starts = q.outing ? bestStart({ ...q, outing: q.outing }) : null;
+  yield { bestStart: starts };
+  yield { advice: advise(q, scored, { floorC: q.floorC, chances: spread, stuckOut: stuck, bestStart: starts }) };
   yield { wouldBeSafe: isSafe(scored.findings) ? [] : wouldBeSafe(q) };
   yield { why: whyThis(q) };
 }

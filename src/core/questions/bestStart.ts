@@ -1,10 +1,7 @@
-import { alarmsIn, isSafe } from '@/core/judge/findings';
-import type { Scored } from '@/core/judge/scorePlan';
+import { isSafe } from '@/core/judge/findings';
 import { coldestFelt, feelsLikeC } from '@/core/outing/feelsLike';
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import type { Timeline } from '@/core/outing/timeline';
-import { truncate } from '@/core/outing/truncate';
-import { clamp } from '@/core/quantity/range';
 import { runPlan, type PlanInPlace } from './question';
 
 /** One start that the forecast covers. */
@@ -23,15 +20,6 @@ export interface BestStart {
   best: Start;
   /** how much better than the planned start, points */
   saves: number;
-}
-
-/** Go, go shorter, or not today, with the reason. */
-export interface Advice {
-  go: 'go' | 'go shorter' | 'not today';
-  /** in words; {temp:°C} is filled in by the screen in the athlete's units */
-  reason: string;
-  /** minutes after which to be back, when shorter */
-  minutes?: number;
 }
 
 /** A plan for an outing that may be begun at other hours. */
@@ -89,35 +77,4 @@ function runAt(q: StartQuestion, startMs: number): { start: Start; endS: number 
 }
 
 /** What it feels like where it feels coldest on the way, °C: what the athlete's floor is held against. */
-const feelsAtWorst = (t: Timeline): number => feelsLikeC(coldestFelt(t.stretches));
-
-/** Turning round this early in the way to an alarm avoids it if anything does; less than so many minutes is no outing. */
-const TURN_SHARE = 0.8;
-const LEAST_MIN = 25;
-
-/**
- * Whether to go: the athlete's own floor first, then alarms of the plan; shorter, when turning round in time avoids them.
- * @param scored the plan run in full
- */
-export function advise(q: PlanInPlace & { floorC?: number }, scored: Scored): Advice {
-  const { timeline, floorC } = q;
-  const feelsC = feelsAtWorst(timeline);
-  if (floorC !== undefined && feelsC < floorC)
-    return {
-      go: 'not today',
-      reason: `feels like {temp:${feelsC.toFixed(1)}} at worst, below your own floor of {temp:${floorC.toFixed(1)}}`,
-    };
-  const [alarm] = alarmsIn(scored.findings);
-  if (!alarm) {
-    const ice = scored.findings.find((f) => f.kind === 'ice');
-    return { go: 'go', reason: `nothing unsafe in this plan${ice ? `; but ${ice.means}` : ''}` };
-  }
-  const reason = `${alarm.what} at ${(alarm.atS / 60).toFixed(0)} min: ${alarm.means}`;
-  const minutes = Math.floor((clamp(alarm.atS, 0, timeline.endS) * TURN_SHARE) / 60);
-  const short = truncate(timeline, minutes * 60);
-  if (minutes >= LEAST_MIN && short) {
-    const again = runPlan({ ...q, timeline: short }, q.plan, { sampleS: SAMPLE_S });
-    if (isSafe(again.findings)) return { go: 'go shorter', reason, minutes };
-  }
-  return { go: 'not today', reason };
-}
+export const feelsAtWorst = (t: Timeline): number => feelsLikeC(coldestFelt(t.stretches));

@@ -98,7 +98,7 @@ export function dayOfMember(timeline: Timeline, m: Member, leadDays: number): Ti
       relativeWind: windWhen(s, timeline.legs[s.leg], wind, 1),
       stillWind: s.stillWind === undefined ? undefined : Math.min(80, s.stillWind * wind),
       precipitationMmH: Math.min(60, s.precipitationMmH * fall),
-      metabolicW: Math.min(2400, s.metabolicW * effort),
+      metabolicW: s.metabolicW * effort,
       externalW: s.externalW * effort,
     };
   });
@@ -178,6 +178,8 @@ export interface ChancesQuestion extends PlanInPlace {
   count?: number;
 }
 
+/** Hours past the end of a forecast that are as unsure as a day more ahead (engineering value). */
+const BEYOND_H_A_DAY = 3;
 /** Members that a plan is judged over where nobody says, and a sample of their runs, s. */
 const MEMBERS = 64;
 const SAMPLE_S = 120;
@@ -188,7 +190,9 @@ const SAMPLE_S = 120;
  * @throws OutOfRange
  */
 export function chances(q: ChancesQuestion, onMember: (done: number) => boolean = () => true): Chances {
-  const lead = within('lead time', q.leadDays ?? 1, 0, MOST_LEAD_DAYS, 'days');
+  // Weather that is only held on past the forecast is as unsure as one of days ahead.
+  const lead =
+    within('lead time', q.leadDays ?? 1, 0, MOST_LEAD_DAYS, 'days') + (q.timeline.beyond?.hours ?? 0) / BEYOND_H_A_DAY;
   const all = members(q.count ?? MEMBERS);
   const ran: { z: Member['z']; scored: Scored }[] = [];
   for (const m of all) {

@@ -130,7 +130,7 @@ export class PathRun {
     runPhase(sim, { timeline: gone, phase, stepS: this.stepS }, change, body, extremes);
     const soFar =
       totalCost({ ...weighed(body, w), alarms: alarmCost(extremes), changes, mass: 0 }) +
-      afterChillCost(extremes[EXTREME.afterChillK]) * w.caution;
+      afterChillCost(extremes[EXTREME.stopLossWhM2]) * w.caution;
     return { state: state === 'kept' ? sim.snapshot(this.spare.pop()) : NONE, extremes, body, changes, soFar };
   }
 

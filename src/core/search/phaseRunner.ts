@@ -1,13 +1,15 @@
 import { addMoment, type BodyCost } from '@/core/judge/cost';
 import { EXTREME, noteMoment } from '@/core/judge/extremes';
 import { CHILL_S } from '@/core/judge/limits';
-import { noMoment, readMoment, torsoMean } from '@/core/judge/moment';
+import { noMoment, readMoment } from '@/core/judge/moment';
+import { stopLoss } from '@/core/judge/stopLoss';
 import type { Changing } from '@/core/kit/changing';
 import { isStop } from '@/core/effort/sports';
 import { atHalt } from '@/core/outing/conditions';
 import type { Phase } from '@/core/outing/moments';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import type { Simulator } from '@/core/simulate/simulator';
+import { HEAD } from '@/core/simulate/state';
 
 const NOW = noMoment();
 
@@ -37,21 +39,32 @@ export function runPhase(
   const { person, totalArea } = sim.body;
   let t = phase.startS;
   let busyUntil = change && change.seconds > 0 ? Math.min(phase.endS, t + change.seconds) : t;
+  const debt = (): number => -sim.bodyHeat() / 3600 / totalArea;
   const step = (c: Stretch, until: number): void => {
     work.steps++;
     sim.step(until - t);
     const hours = (until - t) / 3600;
     addMoment(cost, readMoment(sim, NOW), person, hours);
-    noteMoment(extremes, NOW, person.warmth, -sim.bodyHeat() / 3600 / totalArea, hours);
+    noteMoment(extremes, NOW, person.warmth, debt(), hours);
     const arrival = timeline.legStartS[c.leg];
     if (isStop(timeline.legs[c.leg]) && c.leg > 0 && until <= arrival + CHILL_S + 1e-6)
-      extremes[EXTREME.afterChillK] = Math.max(extremes[EXTREME.afterChillK], extremes[EXTREME.arrivedC] - NOW.torsoC);
+      extremes[EXTREME.stopLossWhM2] = Math.max(
+        extremes[EXTREME.stopLossWhM2],
+        stopLoss(
+          { debtWhM2: extremes[EXTREME.arrivedDebt], coreC: extremes[EXTREME.arrivedCoreC] },
+          { debtWhM2: debt(), coreC: NOW.coreC },
+          person,
+        ),
+      );
     t = until;
   };
   for (const here of timeline.stretches) {
     if (here.endS <= t + 1e-9) continue;
     if (here.startS >= phase.endS - 1e-9) break;
-    if (Math.abs(t - timeline.legStartS[here.leg]) < 1e-6) extremes[EXTREME.arrivedC] = torsoMean(sim.state.skin);
+    if (Math.abs(t - timeline.legStartS[here.leg]) < 1e-6) {
+      extremes[EXTREME.arrivedDebt] = debt();
+      extremes[EXTREME.arrivedCoreC] = sim.state.head[HEAD.central];
+    }
     const end = Math.min(here.endS, phase.endS);
     if (change && busyUntil > t) {
       const c = change.halt ? atHalt(here) : here;

@@ -121,7 +121,7 @@ export const HOLDS_BACK = 34;
 
 /**
  * The state. Head: central °C, metabolic and external W, seconds, the heat production the skin is used to, W, how used up
- * shivering muscles are, 1 at their end, and carbohydrate left, J.
+ * shivering muscles are, 1 at their end, carbohydrate left, J, and the bare part of the face, °C.
  */
 const STATE = NODES + ZONE_COUNT * NODES_A_ZONE * RECORD;
 export const CENTRAL = STATE;
@@ -131,6 +131,7 @@ export const TIME = STATE + 3;
 export const HABIT = STATE + 4;
 export const FATIGUE = STATE + 5;
 export const FUEL = STATE + 6;
+export const BARE_FACE = STATE + 7;
 const HEAD_LENGTH = 8;
 const zoneState = (nth: number): number => STATE + HEAD_LENGTH + nth * ZONE_COUNT;
 export const TISSUE = zoneState(0);

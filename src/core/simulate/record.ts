@@ -16,6 +16,8 @@ export function recordRow(sim: Simulator, out: Series, row: number): void {
   out.habitW[row] = s.head[HEAD.habit];
   out.shiverW[row] = o.shiverW;
   out.fatigue[row] = s.head[HEAD.fatigue];
+  out.feelsC[row] = sim.feelsC;
+  out.bareFaceC[row] = sim.bareFace;
   out.mouth[row] = sim.stacks.mouth;
   out.sweatGh[row] = o.sweatTotal * 3600;
   // What the sun gives back (or the sky takes) belongs to the dry loss of the body.

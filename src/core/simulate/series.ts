@@ -18,6 +18,10 @@ export interface Series {
   shiverW: Float64Array;
   /** how used up muscles are by shivering, 1 at their end */
   fatigue: Float64Array;
+  /** what the air feels like, °C */
+  feelsC: Float64Array;
+  /** what is bare of the face, °C; Infinity where nothing is */
+  bareFaceC: Float64Array;
   /** share of the breath that what covers the mouth gives back */
   mouth: Float64Array;
   /** g/h */
@@ -54,6 +58,8 @@ export function newSeries(rows: number, stepS: number, garments: number): Series
     habitW: f(),
     shiverW: f(),
     fatigue: f(),
+    feelsC: f(),
+    bareFaceC: f(),
     mouth: f(),
     sweatGh: f(),
     evaporationGh: f(),

@@ -14,6 +14,7 @@ import {
 } from '@/core/body/shivering';
 import { CENTRAL_SHARE, neutralState, readyState, type NeutralState } from '@/core/body/neutral';
 import { checkPerson, type Person } from '@/core/body/person';
+import { bareSkinC, CHEEK_TISSUE } from '@/core/atmosphere/bareSkin';
 import { breathHeatShare, breathLatentShare } from '@/core/body/respiration';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
@@ -22,6 +23,7 @@ import { garmentArrays, type GarmentArrays } from '@/core/clothing/garmentArrays
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { LATENT_VAPOUR } from '@/core/quantity/units';
 import type { Conditions } from '@/core/outing/conditions';
+import { feelsLikeC } from '@/core/outing/feelsLike';
 import type { Plan } from '@/core/kit/plan';
 import { Ledger } from './ledger';
 import { MUSCLE_BY_ZONE } from './muscles';
@@ -43,6 +45,10 @@ import { stepVapour } from './zoneVapour';
 /** Time constants of the metabolic rate following the work, s: oxygen uptake rises over 2–3 min and decays a little faster. */
 const EFFORT_RISE_S = 60;
 const EFFORT_FALL_S = 45;
+/** Breath condenses where a cover is coldest, near its outside: so much of the way from its middle to the air (engineering value). */
+const COVER_FALL = 0.4;
+/** A cheek cools with this time constant, s (cheek cooling curves of Tikuisis et al. 2007, from memory: most of it within ten minutes). */
+const BARE_FACE_S = 240;
 /** Comfort follows effort slowly, s: ten minutes in, a cool skin begins to feel right (common practice, no published source). */
 const HABIT_S = 600;
 
@@ -96,6 +102,8 @@ export class Simulator {
   private readonly metabolicBias: number;
   private falling = false;
   private readonly heaters: Heaters;
+  /** what the air of the last `dress` feels like to bare skin, °C */
+  feelsC = 0.5;
   private readonly contact = noContact();
   private readonly burning: Burning = { workW: 0.5, workShare: 0.5, restW: 0.5, shiverW: 0.5, shiverShare: 0.5 };
   private breathLatent = 0.5;
@@ -105,6 +113,9 @@ export class Simulator {
   private rise = 0.5;
   private fall = 0.5;
   private habit = 0.5;
+  /** how far bare cheeks follow the air in it, 0–1, and what they go towards, °C */
+  private bares = 0.5;
+  private bareFaceC = 0.5;
   /** share of the basal heat made in each zone's tissue */
   private readonly basalHeat: Float64Array;
   private readonly control: ControlInput;
@@ -189,6 +200,11 @@ export class Simulator {
     return this.wet;
   }
 
+  /** What is bare of the face, °C; Infinity where all of it is covered. */
+  get bareFace(): number {
+    return this.stacks.bareFace > 0 ? this.state.head[HEAD.bareFace] : Infinity;
+  }
+
   /** Shivering of the last step, W. */
   get shiverW(): number {
     return this.output.shiverW;
@@ -218,6 +234,8 @@ export class Simulator {
     this.breathShare = breathHeatShare(c.airC) + this.breathLatent;
     buildStacks(this.arrays, { worn: this.worn, open: this.state.open }, this.ambient, this.stacks);
     packLayers(this.state.memory, this.stacks, this.arrays);
+    this.feelsC = feelsLikeC(c);
+    this.bareFaceC = bareSkinC(c.airC, c.relativeWind, this.stacks.bareFace || CHEEK_TISSUE);
     this.falling = readFall(m, c);
     // Heat still owed by layers that are off now is settled at once, so that nothing is forgotten.
     for (let g = 0; g < this.worn.length; g++) {
@@ -235,6 +253,7 @@ export class Simulator {
     this.rise = 1 - exp(-dt / EFFORT_RISE_S);
     this.fall = 1 - exp(-dt / EFFORT_FALL_S);
     this.habit = 1 - exp(-dt / HABIT_S);
+    this.bares = 1 - exp(-dt / BARE_FACE_S);
   }
 
   /** One step of `dt` seconds under the conditions that `dress` was called for. */
@@ -286,6 +305,7 @@ export class Simulator {
     ledger.breath += this.breathW * dt;
     if (stacks.mouthGarment >= 0) this.breathW += this.wetCover(metabolic, dt);
     m[L.CENTRAL] = central + ((CENTRAL_SHARE * basal - this.breathW - m[L.DRAWN]) * dt) / body.centralC;
+    m[L.BARE_FACE] += (this.bareFaceC - m[L.BARE_FACE]) * this.bares;
     m[L.TIME] += dt;
     m[L.HABIT] += (made - m[L.HABIT]) * this.habit;
     ledger.dry += dry * dt;
@@ -322,7 +342,8 @@ export class Simulator {
     const airC = s.memory[L.AIR_C];
     const vapourPa = s.memory[L.AIR_VAPOUR];
     const j = stacks.mouthGarment * ZONE_COUNT + FACE;
-    let left = breathDeposit(metabolicW, airC, vapourPa, s.temperature[j], stacks.mouth) * dt * body.perArea[FACE];
+    const coldC = s.temperature[j] - COVER_FALL * (s.temperature[j] - airC);
+    let left = breathDeposit(metabolicW, airC, vapourPa, coldC, stacks.mouth) * dt * body.perArea[FACE];
     // Breath in can take only free liquid; breath out cannot fill what is full.
     const free = s.water[j] - s.ice[j] - w.sorb[j];
     const room = w.sorb[j] + w.liquid[j] - s.water[j];

@@ -1,5 +1,5 @@
 import type { NeutralState } from '@/core/body/neutral';
-import { ZONE_COUNT } from '@/core/body/zones';
+import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { DRY_WETTEDNESS } from '@/core/moisture/film';
 import * as L from './layout';
 
@@ -46,7 +46,16 @@ export interface GarmentPlaces {
 }
 
 /** Places in `head`: see `layout`. */
-export const HEAD = { central: 0, metabolic: 1, external: 2, time: 3, habit: 4, fatigue: 5, fuel: 6 } as const;
+export const HEAD = {
+  central: 0,
+  metabolic: 1,
+  external: 2,
+  time: 3,
+  habit: 4,
+  fatigue: 5,
+  fuel: 6,
+  bareFace: 7,
+} as const;
 
 export function newState(garments: number, openings: number): State {
   const gz = garments * ZONE_COUNT;
@@ -94,6 +103,7 @@ export function restBody(s: State, neutral: NeutralState, restingW: number, fuel
   s.head[HEAD.habit] = restingW;
   s.head[HEAD.fatigue] = 0;
   s.head[HEAD.fuel] = fuelJ;
+  s.head[HEAD.bareFace] = neutral.skinC[zoneIndex('face')];
   s.tissue.set(neutral.tissueC);
   s.skin.set(neutral.skinC);
   s.film.fill(0);

@@ -4,6 +4,8 @@ import { useEffect, useRef, useState } from 'react';
 import { bodyParameters } from '@/core/body/bodyParameters';
 import { SPORT } from '@/core/effort/sports';
 import { isSafe } from '@/core/judge/findings';
+import { judge } from '@/core/judge/judgement';
+import { besideOf } from '@/core/questions/advise';
 import { day, timeOfDay } from '@/formats/dates';
 import { type Units } from '@/formats/measures';
 import { Header } from '@/features/shell/Header';
@@ -34,7 +36,11 @@ export function ScoreView(props: ScoreProps & { units: Units }) {
   const at = usePointing(timeline.endS, scored?.findings[0]?.atS ?? scored?.metrics.waterPeak.atS ?? 0);
   const [help, setHelp] = useState(false);
   useScoreKeys(score, at, () => setHelp(true));
+  const floorC = score.setting.wishes.floorC ?? undefined;
   const row = scored ? Math.min(scored.series.rows - 1, Math.round(at.cursorS / scored.series.stepS)) : 0;
+
+  // The headline is the judgement of all that is known by now, so that nothing below it is graver.
+  const judged = scored && judge(scored.findings, scored.metrics, besideOf({ timeline }, { floorC, ...behind.parts }));
 
   const plannedOnce = useRef(false);
   const { replan } = score;
@@ -77,7 +83,7 @@ export function ScoreView(props: ScoreProps & { units: Units }) {
         <Problems problems={score.problems} title="Something went wrong." />
         {plan && scored && score.scoredPlan ? (
           <>
-            <Top score={score} outing={outing} units={units} />
+            <Top score={score} outing={outing} verdict={judged!.verdict} units={units} />
             <div className="no-print mt-0.5 grid grid-cols-[minmax(0,1fr)_300px] gap-5 max-[1060px]:grid-cols-1">
               <ScoreSheet
                 score={score}

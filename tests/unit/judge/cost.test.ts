@@ -63,7 +63,7 @@ test('the first ten minutes may feel cool: they count 0.15; heat and water count
   expect(anHourOf({ sensation: 2.2, timeS: 0 }).heat).toBeCloseTo(1, 9);
 });
 
-test('at the end: half a litre left in the clothes is a point; a stop that chills by 3.5 K is 0.4, by 7 K four times that', () => {
+test('at the end: half a litre left in the clothes is a point; a stop that takes 20 Wh/m² is one and a half, half of it a quarter of that', () => {
   const end = (water: number, fall: number) => {
     const c = noCost();
     addEnd(c, water, fall);
@@ -71,8 +71,8 @@ test('at the end: half a litre left in the clothes is a point; a stop that chill
   };
   expect(end(500, 0)).toEqual([1, 0]);
   expect(end(-30, 0)).toEqual([0, 0]);
-  expect(end(0, 3.5)[1]).toBeCloseTo(0.4, 9);
-  expect(end(0, 7)[1]).toBeCloseTo(1.6, 9);
+  expect(end(0, 20)[1]).toBeCloseTo(1.5, 9);
+  expect(end(0, 10)[1]).toBeCloseTo(0.375, 9);
 });
 
 test('caution weighs cold, chill and fingers, and nothing else', () => {

@@ -1,4 +1,4 @@
-import { EXTREME, newExtremes, noteMoment } from '@/core/judge/extremes';
+import { bout, EXTREME, newExtremes, noteMoment } from '@/core/judge/extremes';
 import { noMoment, type Moment } from '@/core/judge/moment';
 import { coldTorso } from '@/core/judge/sensation';
 import { shareAbove } from '@/core/quantity/shareAbove';
@@ -34,9 +34,20 @@ test('the torso is held against what chills at that effort, shifted by how warm 
 });
 
 test('minutes of shivering over 60 W are counted to where the line crosses it', () => {
-  expect(after([{ shiverW: 61 }, { shiverW: 61 }, { shiverW: 61 }])('shiverMinutes')).toBeCloseTo(20 + 10 / 61, 6);
   expect(after([{ shiverW: 59 }, { shiverW: 59 }])('shiverMinutes')).toBe(0);
-  expect(after([{ shiverW: 120 }, { shiverW: 0 }])('shiverMinutes')).toBeCloseTo(5 + 5, 9);
+  // Five of the first ten minutes lie above the limit, and the five before take nothing from a bout not begun.
+  expect(after([{ shiverW: 120 }])('shiverMinutes')).toBeCloseTo(5 - 0.5 * 5, 9);
+});
+
+test('a bout of shivering bears short pauses and is ended by long ones; spells hours apart are not added up', () => {
+  const minutes = (shares: readonly number[]) =>
+    shares.reduce((all, share) => [...all, bout(all[all.length - 1] ?? 0, 10, share)], [] as number[]);
+  expect(minutes([1, 1, 1])).toEqual([10, 20, 30]);
+  expect(minutes([1, 1, 0, 1])).toEqual([10, 20, 15, 25]);
+  expect(minutes([1, 0, 0, 0, 1])).toEqual([10, 5, 0, 0, 10]);
+  // Ten hours with eight minutes at each of six halts is eight minutes.
+  const day = Array.from({ length: 60 }, (_, i) => (i % 10 === 0 ? 0.8 : 0));
+  expect(Math.max(...minutes(day))).toBeLessThan(10);
 });
 
 test('minutes of feeling hot, over two votes, count after the first ten minutes only', () => {

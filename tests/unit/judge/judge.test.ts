@@ -59,6 +59,8 @@ const moment = (over: Partial<Moment>): Moment => ({
   limbsC: 28,
   scalpC: 30,
   waterG: 0,
+  feelsC: -5,
+  feelsBareC: -5,
   ...over,
 });
 const cost = (over: Partial<Moment>) => {

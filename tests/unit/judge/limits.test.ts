@@ -12,7 +12,8 @@ import { calm, calmExtremes } from '#tests/support/calm';
  */
 const at = (value: number) => ({ value, atS: 600 });
 /** What findings read of an outing: what falls on which ground. */
-const under = (s: Partial<Stretch>) => ({ stretches: [{ startS: 0, ...s }] }) as unknown as Timeline;
+const under = (s: Partial<Stretch>) =>
+  ({ stretches: [{ startS: 0, ...s }], legs: [], slowed: [], beyond: null }) as unknown as Timeline;
 const dry = under({ airC: -5, precipitation: 'none', precipitationMmH: 0 });
 
 type Case = [
@@ -39,8 +40,15 @@ const LIMITS: Case[] = [
   ['chilled through', 0, 0.1, 'below', 'torso cold', 2, (v) => ({ torsoMargin: { ...at(v), torsoC: 29 } })],
   ['heat debt, unsafe', 64, 0.5, 'above', 'heat debt', 3, (v) => ({ heatDebt: at(v) })],
   ['heat debt', 40, 0.5, 'above', 'heat debt', 2, (v) => ({ heatDebt: at(v) })],
-  ['a stop chills', 4, 0.1, 'above', 'after-chill', 2, (v) => ({ afterChill: at(v) })],
-  ['a stop is felt', 2.5, 0.1, 'above', 'after-chill', 1, (v) => ({ afterChill: at(v) })],
+  ['a stop chills', 20, 0.2, 'above', 'after-chill', 2, (v) => ({ stopLoss: at(v) })],
+  ['a stop is felt', 10, 0.2, 'above', 'after-chill', 1, (v) => ({ stopLoss: at(v) })],
+  ['it feels cold', -2, 0.05, 'below', 'felt cold', 2, (v) => ({ feltCold: at(v) })],
+  ['it feels cool', -1.5, 0.05, 'below', 'felt cold', 1, (v) => ({ feltCold: at(v) })],
+  ['air nobody belongs in', -48, 0.5, 'below', 'exposure', 3, (v) => ({ felt: at(v) })],
+  ['air in which nothing may be bare', -40, 0.5, 'below', 'exposure', 2, (v) => ({ felt: at(v) })],
+  ['air that freezes skin', -28, 0.5, 'below', 'exposure', 1, (v) => ({ felt: at(v) })],
+  ['a bare face in very cold air', -40, 0.5, 'below', 'exposure', 3, (v) => ({ feltBare: at(v) })],
+  ['a bare face in cold air', -28, 0.5, 'below', 'exposure', 2, (v) => ({ feltBare: at(v) })],
   ['the base is soaked', 0.7, 0.01, 'above', 'soaked base', 2, (v) => ({ basePeak: at(v) })],
   ['the base is damp', 0.3, 0.01, 'above', 'damp base', 1, (v) => ({ basePeak: at(v) })],
   ['shivering, unsafe', 45, 0.5, 'above', 'shivering', 3, (v) => ({ shiverMinutes: v })],
@@ -107,7 +115,7 @@ test('being exactly at a weak point weighs one, half way there hardly anything, 
     [EXTREME.torsoMarginK, 3, 0],
     [EXTREME.heatDebtWhM2, 0, 40],
     [EXTREME.shiverMinutes, 0, 10],
-    [EXTREME.afterChillK, 0, 4],
+    [EXTREME.stopLossWhM2, 0, 20],
     [EXTREME.waterG, 0, 300],
     [EXTREME.hotMinutes, 0, 10],
   ];

@@ -1,7 +1,8 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { timelineOf, type Outing } from '@/core/outing/outing';
-import { advise, bestStart, isBetter } from '@/core/questions/bestStart';
+import { advise } from '@/core/questions/advise';
+import { bestStart, isBetter } from '@/core/questions/bestStart';
 import { runInFull } from '@/core/questions/question';
 import { makePlan, type PlanRequest } from '@/core/search/planner';
 import { compareSchools, SCHOOLS } from '@/core/search/schools';
@@ -44,7 +45,7 @@ test('more fuss means no more cues, more weight no more grams, more caution no c
   const careless = makePlan({ ...REQUEST, weights: { caution: 0.2 } });
   // Each is weighed by its own caution: what is left for the body without it is compared.
   expect(cold(careful) / 3).toBeLessThanOrEqual(cold(careless) / 0.2 + 1e-9);
-  expect(careful.scored.metrics.afterChill.value).toBeLessThanOrEqual(careless.scored.metrics.afterChill.value + 0.2);
+  expect(careful.scored.metrics.stopLoss.value).toBeLessThanOrEqual(careless.scored.metrics.stopLoss.value + 1);
   expect(() => makePlan({ ...REQUEST, weights: { caution: 9 } })).toThrow('weight of caution is 9; allowed: 0.2 to 3');
 });
 
@@ -120,7 +121,7 @@ describe('when to go', () => {
       airC: h < 10 ? harsh : -5,
       humidity: 0.7,
       wind: h < 10 ? wind : 2,
-      gust: 15,
+      gust: 1.2 * (h < 10 ? wind : 2),
       fromDeg: 0,
       precipitationMmH: 0,
       kind: 'none' as const,
@@ -132,7 +133,7 @@ describe('when to go', () => {
     const at = outing(harsh, wind);
     const timeline = timelineOf(at, AVERAGE_PERSON);
     const q = { person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline, outing: at, plan: PLAN, floorC };
-    return { ...bestStart(q), advice: advise(q, runInFull(q)) };
+    return { ...bestStart(q), advice: advise(q, runInFull(q), { floorC: q.floorC }) };
   };
 
   test('the hours after the wind has gone are better, and by how much is said', () => {
@@ -158,6 +159,7 @@ describe('when to go', () => {
       timeMs: h * HOUR,
       airC: Math.floor(h / 24) === 3 ? -4 : -27,
       wind: Math.floor(h / 24) === 3 ? 1 : 12,
+      gust: 12,
     }));
     const b = bestStart({
       person: AVERAGE_PERSON,
@@ -170,15 +172,16 @@ describe('when to go', () => {
     expect(Math.floor(b.best.startMs / HOUR / 24)).toBe(3);
   });
 
-  test('an unsafe plan is not today or shorter, with the reason; a mild day is go; one’s own floor comes first', () => {
+  test('an unsafe plan is not today or shorter, with the reason; a weak point is care; one’s own floor comes first', () => {
     expect(ask(-38).advice).toMatchObject({
       go: expect.stringMatching(/not today|go shorter/),
       reason: expect.any(String),
     });
-    expect(ask(-4, undefined, 2).advice.go).toBe('go');
+    // Without gloves a mild day wants care, and says why.
+    expect(ask(-4, undefined, 2).advice).toMatchObject({ go: 'with care', reason: expect.stringContaining('fingers') });
     expect(ask(-12, -5).advice).toMatchObject({
       go: 'not today',
-      reason: expect.stringContaining('your own floor of {temp:-5.0}'),
+      reason: expect.stringContaining('your own floor of {temp:-5.00}'),
     });
   });
 });

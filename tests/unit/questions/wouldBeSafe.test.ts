@@ -4,7 +4,7 @@ import { alarms, newExtremes, EXTREME, extremesOf, weakness } from '@/core/judge
 import { alarmsIn, isSafe } from '@/core/judge/findings';
 import type { Plan } from '@/core/kit/plan';
 import { truncate } from '@/core/outing/truncate';
-import { advise } from '@/core/questions/bestStart';
+import { advise } from '@/core/questions/advise';
 import { runInFull } from '@/core/questions/question';
 import { makePlan } from '@/core/search/planner';
 import { checkWishes, PLAIN_WISHES } from '@/core/search/wishes';
@@ -95,7 +95,7 @@ test('a safe plan needs no remedy; the athlete’s own floor comes before everyt
   expect(wouldBeSafe({ ...request, timeline: mild, more: CATALOGUE, plan: fine.plan })).toEqual([]);
   const ask = { person: AVERAGE_PERSON, closet: THIN, timeline: mild, plan: fine.plan };
   expect(advise(ask, fine.scored).go).toBe('go');
-  expect(advise({ ...ask, floorC: 10 }, fine.scored)).toMatchObject({
+  expect(advise(ask, fine.scored, { floorC: 10 })).toMatchObject({
     go: 'not today',
     reason: expect.stringContaining('your own floor'),
   });

@@ -1,10 +1,9 @@
 'use client';
-import { inWords, type Chances } from '@/core/questions/chances';
 import { Danger } from '@/ui/Danger';
 import type { ReactNode } from 'react';
-import type { Advice } from '@/core/questions/bestStart';
+import type { Advice } from '@/core/questions/advise';
 import type { Remedy } from '@/core/questions/wouldBeSafe';
-import { clock } from '@/formats/dates';
+import { clock, day, timeOfDay } from '@/formats/dates';
 import { type Units } from '@/formats/measures';
 import { fillSlots } from '@/formats/sentences';
 import type { Behind as Parts } from '@/workers/client';
@@ -58,7 +57,7 @@ export function BehindPanel({
           {parts.stuckOut ? <StuckPart s={parts.stuckOut} units={units} /> : waiting}
         </Part>
         <Part title="When to go">
-          {parts.advice ? <AdviceNote a={parts.advice} chances={parts.chances} units={units} /> : waiting}
+          {parts.advice ? <AdviceNote a={parts.advice} units={units} /> : waiting}
           {parts.bestStart && <StartsChart b={parts.bestStart} startMs={startMs} units={units} />}
         </Part>
       </div>
@@ -66,23 +65,25 @@ export function BehindPanel({
   );
 }
 
-const ADVICE = { go: 'Go.', 'go shorter': 'Go shorter.', 'not today': 'Not today.' } as const;
+const ADVICE = {
+  go: 'Go.',
+  'with care': 'Go, with care.',
+  'go shorter': 'Go shorter.',
+  'not today': 'Not today.',
+} as const;
 
-/** Go or not; and where other days of the spread are not safe, that too, in the same breath. */
-function AdviceNote({ a, chances, units }: { a: Advice; chances?: Chances; units: Units }) {
-  const unsafe = chances?.list.find((c) => c.kind === 'unsafe')?.share ?? 0;
+/** Go or not, by the gravest of all that is known. */
+function AdviceNote({ a, units }: { a: Advice; units: Units }) {
+  const grave = a.go === 'not today' || a.go === 'go shorter';
   return (
     <p>
-      <b className={a.go === 'go' ? '' : 'text-act'}>{ADVICE[a.go]}</b> {sentence(fillSlots(a.reason, units))}
-      {a.minutes !== undefined && `; be back within ${clock(a.minutes * 60)} h`}.
-      {a.go === 'go' && unsafe > 0 && (
-        <b className="text-act">
-          {' '}
-          <Danger />
-          But {unsafe < 1 ? `${inWords(unsafe)} of the runs` : 'every run'} over the spread of forecast and athlete is
-          not safe.
-        </b>
-      )}
+      <b className={grave ? 'text-act' : ''}>
+        {grave && <Danger />}
+        {ADVICE[a.go]}
+      </b>{' '}
+      {sentence(fillSlots(a.reason, units))}
+      {a.minutes !== undefined && ` Be back within ${clock(a.minutes * 60)} h.`}
+      {a.nextStartMs !== undefined && ` Leaving ${day(a.nextStartMs)}, ${timeOfDay(a.nextStartMs)} would do.`}
     </p>
   );
 }

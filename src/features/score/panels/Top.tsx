@@ -2,6 +2,7 @@
 import { clock, day, timeOfDay } from '@/formats/dates';
 import { degrees, grams, kilograms, type Units } from '@/formats/measures';
 import { fillSlots, movedText } from '@/formats/sentences';
+import type { Verdict } from '@/core/judge/verdict';
 import type { StoredOuting } from '@/store/outings';
 import { Button } from '@/ui/Button';
 import { Danger } from '@/ui/Danger';
@@ -10,10 +11,19 @@ import type { Score } from '@/features/score/state/useScore';
 import { PlanTabs } from './PlanTabs';
 
 /** The sentence, the plans, the one change that helps most, and the numbers that matter. */
-export function Top({ score, outing, units }: { score: Score; outing: StoredOuting; units: Units }) {
+export function Top({
+  score,
+  outing,
+  verdict: v,
+  units,
+}: {
+  score: Score;
+  outing: StoredOuting;
+  verdict: Verdict;
+  units: Units;
+}) {
   const { scored, plan, garments } = score;
   if (!scored || !plan) return null;
-  const v = scored.verdict;
   const carried = plan.carried.reduce((s, id) => s + (garments.get(id)?.massG ?? 0), 0) / 1000;
   const missing = [...plan.worn, ...plan.carried].filter((id) => !score.setting.inCloset.includes(id));
   const m = scored.metrics;
