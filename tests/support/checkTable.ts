@@ -23,7 +23,7 @@ import { CLO } from '@/core/quantity/units';
 import { sweatCell } from './sweatGrid';
 import { run } from './runCase';
 import { standing } from './standing';
-import { closedOutfit, STREET, wear } from './streetClothes';
+import { closedOutfit, wear } from './streetClothes';
 import { twoNode } from './twoNode';
 
 /** One line of the table in docs/model.md. `tolerance` is absolute when `absolute`, else a share of theirs. */

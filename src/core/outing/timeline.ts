@@ -97,7 +97,7 @@ export const SNOW_ALBEDO = 0.6;
  * @throws OutOfRange for no legs, too many, or values outside LEG_RANGE
  */
 export function buildTimeline(input: TimelineInput): Timeline {
-  const { legs, engine } = input;
+  const { legs } = input;
   within('number of legs', legs.length, 1, MAX_LEGS);
   checkForecast(input.forecast);
   const stretches: Stretch[] = [];

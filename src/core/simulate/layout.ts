@@ -100,7 +100,7 @@ export const VENT_VAPOUR = 19;
 /** liquid to the next layer out per difference of filling, and from the skin's film, g/s m² */
 export const WICK_OUT = 20;
 export const WICK_SKIN = 21;
-/** share of what falls on the layer that it keeps off */
+/** share of what meets the cloth that it keeps off */
 export const WATER_RESISTANCE = 22;
 /** working values: elimination, links to what lies outside, pressure, saturation, inflow, filling, 1 while saturated */
 export const UPPER = 23;
@@ -118,6 +118,8 @@ export const CLING = 32;
 export const PER_HUMIDITY = 33;
 /** share of the liquid on its inside that cannot cross the layer: 1 for a membrane or a barrier */
 export const HOLDS_BACK = 34;
+/** share of what falls on the layer that meets its cloth; the rest goes past it */
+export const SHIELDS = 35;
 
 /**
  * The state. Head: central °C, metabolic and external W, seconds, the heat production the skin is used to, W, how used up

@@ -41,7 +41,8 @@ export function packLayers(m: Float64Array, stacks: Stacks, w: GarmentArrays): v
       m[node + L.THROUGH_VAPOUR] = stacks.through[i] * THROUGH_VAPOUR;
       m[node + L.CLEAR_LINK] = stacks.clearLink[i];
       m[node + L.VENT_VAPOUR] = stacks.ventVapour[i];
-      m[node + L.WATER_RESISTANCE] = w.waterResistance[g] * stacks.shields[i];
+      m[node + L.WATER_RESISTANCE] = w.waterResistance[g];
+      m[node + L.SHIELDS] = stacks.shields[i];
       m[node + L.HOLDS_BACK] = w.waterResistance[g];
       m[node + L.WICK_OUT] = 0;
       if (k < n) {

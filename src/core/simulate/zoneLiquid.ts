@@ -26,6 +26,7 @@ import {
   RATE,
   RECORD,
   RUNS_DOWN,
+  SHIELDS,
   SKIN,
   SKIN_CAPACITY,
   SORB,
@@ -213,13 +214,13 @@ export function takeFall(m: Float64Array, z: number, at: GarmentPlaces): void {
     runDown(m, z, arriving - stays);
     return;
   }
-  const outermost = m[outer + WATER_RESISTANCE] * (1 - m[PRESSED + z]);
-  runDown(m, z, arriving * outermost);
+  runDown(m, z, arriving * m[outer + SHIELDS] * m[outer + WATER_RESISTANCE] * (1 - m[PRESSED + z]));
   let left = arriving;
   for (let k = n; k >= 1 && left > 0; k--) {
     const node = (skinNode + k * RECORD) & INDEX;
     const j = m[node + PLACE] & INDEX;
-    const passes = left * (1 - m[node + WATER_RESISTANCE] * (1 - m[PRESSED + z]));
+    const meets = left * m[node + SHIELDS];
+    const passes = meets * (1 - m[node + WATER_RESISTANCE] * (1 - m[PRESSED + z]));
     const room = Math.max(0, m[node + SORB] + m[node + LIQUID] - m[at.water + j]);
     const taken = Math.min(room, passes);
     if (taken > 0) {
@@ -233,7 +234,7 @@ export function takeFall(m: Float64Array, z: number, at: GarmentPlaces): void {
       m[FALLEN] += taken * area;
       m[WET_LAYERS] = 1;
     }
-    left = passes - taken;
+    left += passes - meets - taken;
   }
 }
 

@@ -11,8 +11,8 @@ export const HEAD_GARMENTS = [
   garment({ id: 'wind-cap', name: 'Cap, windproof front', group: 'head', role: 'base', fibre: 'polyester', cut: 'cap', mm: 1.8, gm2: 210, perm: 40, ret: 9, gap: 0.6, mass: 52, changeSeconds: 5, price: 30 }),
   garment({ id: 'warm-hat', name: 'Warm hat', group: 'head', role: 'warm', fibre: 'wool', cut: 'cap', mm: 5, gm2: 380, perm: 250, ret: 12, gap: 1, mass: 95, changeSeconds: 5, order: 40, price: 30 }),
   garment({ id: 'balaclava', name: 'Thin balaclava', group: 'head', role: 'liner', fibre: 'merino', cut: 'balaclava', mm: 1.2, gm2: 190, perm: 400, ret: 5, gap: 0.6, mass: 70, mouthCover: 0.3, changeSeconds: 15, price: 35 }),
-  garment({ id: 'ski-helmet', suits: ['tour'], name: 'Helmet with vents', group: 'head', role: 'over', fibre: 'synthetic fill', cut: 'helmet', mm: 9, gm2: 2400, perm: 2, ret: 60, gap: 3, mass: 420, opens: [helmetVents], order: 65, changeSeconds: 10, price: 110 }),
-  garment({ id: 'cycle-helmet', suits: ['ride'], name: 'Vented riding helmet', group: 'head', role: 'over', fibre: 'synthetic fill', cut: 'helmet', mm: 4, gm2: 1500, perm: 1500, ret: 12, gap: 4, mass: 290, opens: [helmetVents], order: 65, changeSeconds: 10, price: 80 }),
+  garment({ id: 'ski-helmet', suits: ['tour'], liquidCapacity: 0.03, waterResistance: 0.9, name: 'Helmet with vents', group: 'head', role: 'over', fibre: 'synthetic fill', cut: 'helmet', mm: 9, gm2: 2400, perm: 2, ret: 60, gap: 3, mass: 420, opens: [helmetVents], order: 65, changeSeconds: 10, price: 110 }),
+  garment({ id: 'cycle-helmet', suits: ['ride'], liquidCapacity: 0.03, waterResistance: 0.4, name: 'Vented riding helmet', group: 'head', role: 'over', fibre: 'synthetic fill', cut: 'helmet', mm: 4, gm2: 1500, perm: 1500, ret: 12, gap: 4, mass: 290, opens: [helmetVents], order: 65, changeSeconds: 10, price: 80 }),
 ];
 
 // prettier-ignore
