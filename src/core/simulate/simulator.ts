@@ -105,6 +105,10 @@ export class Simulator {
   /** what the air of the last `dress` feels like to bare skin, °C */
   feelsC = 0.5;
   private readonly contact = noContact();
+  /** change of skin in the last step, K/s, one a zone */
+  private readonly skinRate = new Float64Array(ZONE_COUNT);
+  /** about how far the last step was off for taking its rate as constant, K, at the worst zone */
+  roughK = 0.5;
   private readonly burning: Burning = { workW: 0.5, workShare: 0.5, restW: 0.5, shiverW: 0.5, shiverShare: 0.5 };
   private breathLatent = 0.5;
   private breathW = 0.5;
@@ -291,13 +295,23 @@ export class Simulator {
     m[L.DRAWN] = m[L.EVAPORATED] = m[L.PRODUCED] = m[L.DRIPPED] = m[L.FALLEN] = m[L.TO_FALLEN] = 0;
     const falling = this.falling;
     let dry = 0;
+    const { skinRate } = this;
+    const perStep = 1 / dt;
+    let bend = 0;
     for (let z = 0; z < ZONE_COUNT; z++) {
+      const before = m[L.SKIN + z];
       stepHeat(m, z, at);
+      const rate = (m[L.SKIN + z] - before) * perStep;
+      const bent = rate - skinRate[z];
+      skinRate[z] = rate;
+      if (bent > bend) bend = bent;
+      else if (-bent > bend) bend = -bent;
       dry += m[L.DRY_LOSS + z] * m[L.AREA + z];
       stepVapour(m, z, at);
       if (falling) takeFall(m, z, at);
       moveLiquid(m, z, at);
     }
+    this.roughK = 0.5 * bend * dt;
     const made = basal + work + o.shiverW;
     this.tire(basal, work, dt);
     const keep = 1 - stacks.mouth;
