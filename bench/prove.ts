@@ -10,11 +10,13 @@ import type { Plan } from '@/core/kit/plan';
 import { buildDemoOutings, DEMO_DAMP, DEMO_PERSON } from '@/demo/scenario';
 import { everyPlan, searched, SMALL_CASES, type SmallCase } from '../tests/support/everyPlan';
 import { atLeastAsGood, duel, FIXED_RULES, type Compared, type FixedRule } from '../tests/support/fixedRules';
+import { broken, OUTINGS, RULES } from '../tests/support/goodSense';
 import { randomOuting } from '../tests/support/randomOutings';
 
 /**
  * What the planner is held to, as JSON lines: each small case against every plan there is, each random outing against each
- * rule of thumb, the search without a rule against each school, and summaries. `--small N`, `--random N` and `--schools N`
+ * rule of thumb, the search without a rule against each school, planned outings against rules of good sense, and summaries.
+ * `--small N`, `--random N`, `--schools N` and `--plans N`
  * take so many cases, 0 leaves them out.
  */
 const say = (line: object) => process.stdout.write(JSON.stringify(line) + '\n');
@@ -107,9 +109,30 @@ function schools(n: number): void {
   say({ outings: Math.min(n, all.length), within2PercentOrOneFiftiethOfAPoint: asLow, worstPoints: r3(worst) });
 }
 
+/** Every outing of tests/plans against the rules of good sense: what each plan breaks, and how many hold each rule. */
+function plans(n: number): void {
+  const held = Object.fromEntries(Object.keys(RULES).map((r) => [r, 0]));
+  let sensible = 0;
+  for (const o of Array.from({ length: n }, (_, i) => OUTINGS[Math.floor((i * OUTINGS.length) / n)])) {
+    const { planned, broken: wrong } = broken(o);
+    for (const rule of Object.keys(RULES)) if (!(rule in wrong)) held[rule]++;
+    if (Object.keys(wrong).length === 0) sensible++;
+    say({
+      outing: o.name,
+      cost: r3(planned.scored.total),
+      cues: planned.plan.cues.length,
+      safe: planned.safe,
+      breaks: wrong,
+    });
+  }
+  say({ plans: n, sensible, held });
+}
+
 const smallCases = count('small', SMALL_CASES.length);
 const outings = count('random', RANDOM);
 if (smallCases > 0) small(smallCases);
 if (outings > 0) random(outings);
+const planned = count('plans', OUTINGS.length);
+if (planned > 0) plans(planned);
 const withSchools = count('schools', 20);
 if (withSchools > 0) schools(withSchools);

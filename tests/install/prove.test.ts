@@ -14,7 +14,7 @@ const lines = (...args: string[]): Record<string, never>[] => {
 };
 
 test('no plan of all there are is 2 % better or safer than the one found, for a hundredth of the simulations', () => {
-  const all = lines('--small', '5', '--random', '0', '--schools', '0');
+  const all = lines('--small', '5', '--random', '0', '--schools', '0', '--plans', '0');
   const summary = all.pop();
   expect(summary).toMatchObject({ small: 5, within2Percent: 5, moreAlarms: 0 });
   expect(summary!.mostShareSimulated).toBeLessThan(0.01);
@@ -26,7 +26,7 @@ test('no plan of all there are is 2 % better or safer than the one found, for a 
 
 // Fewer than twenty cannot show nineteen in twenty.
 test('it is at least as good as each rule of thumb in nineteen of twenty, in cost, in water at the first long stop and in the coldest finger', () => {
-  const summary = lines('--small', '0', '--random', '20', '--schools', '0').pop()! as unknown as {
+  const summary = lines('--small', '0', '--random', '20', '--schools', '0', '--plans', '0').pop()! as unknown as {
     random: number;
     atLeastAsGood: Record<string, Record<string, number>>;
   };
@@ -34,4 +34,11 @@ test('it is at least as good as each rule of thumb in nineteen of twenty, in cos
   expect(Object.keys(summary.atLeastAsGood)).toHaveLength(4);
   for (const held of Object.values(summary.atLeastAsGood))
     for (const n of Object.values(held)) expect(n).toBeGreaterThanOrEqual(0.95 * 20);
+}, 300_000);
+
+test('ten planned outings keep the rules of good sense: hat, hands, stop layer, rain, eyes, cues, nothing useless, advice', () => {
+  const all = lines('--small', '0', '--random', '0', '--schools', '0', '--plans', '10');
+  const summary = all.pop() as unknown as { plans: number; sensible: number };
+  expect(all.filter((o) => Object.keys(o.breaks).length > 0)).toEqual([]);
+  expect(summary).toMatchObject({ plans: 10, sensible: 10 });
 }, 300_000);

@@ -1,4 +1,4 @@
-import { lensFog } from '@/core/judge/lensFog';
+import { lensFog } from '@/core/moisture/lensFog';
 import { run, type Run } from '#tests/support/runCase';
 
 /** Facts of the trade: common practice, no published source. Hand warmers and covered mouths, through the public entry. */

@@ -3,6 +3,7 @@ import { OutOfRange } from '@/core/quantity/range';
 import { LATENT_VAPOUR } from '@/core/quantity/units';
 import { FIBRES, saturationRegain, wetConductance } from './fibres';
 import { checkGarment, MAX_OPENINGS, type Garment } from './garment';
+import { isLayer, isStandby } from './purpose';
 
 /**
  * The garments of one run, turned into flat arrays for the integrator: index `g * 13 + zone`.
@@ -46,6 +47,10 @@ export interface GarmentArrays {
   /** open share of the knit, 0–0.7: lets liquid pass to the layer above */
   mesh: Float64Array;
   mitten: Uint8Array;
+  /** mass of what is worn over the body by choice, kg; 0 for boots, helmets and the like */
+  layerKg: Float64Array;
+  /** 1 for the jacket that is kept dry for stops */
+  standby: Uint8Array;
   mouth: Float64Array;
   openingCount: Uint8Array;
   /** free area per zone area, index (g*4+o)*13+z */
@@ -115,6 +120,8 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
     room: each(),
     mesh: each(),
     mitten: new Uint8Array(count),
+    layerKg: each(),
+    standby: new Uint8Array(count),
     mouth: each(),
     openingCount: new Uint8Array(count),
     ventArea: new Float64Array(count * MAX_OPENINGS * ZONE_COUNT),
@@ -165,6 +172,8 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
     w.room[i] = g.role === 'footwear' ? SHOE_ROOM : Infinity;
     w.mesh[i] = g.openMesh;
     w.mitten[i] = g.handForm === 'mitten' ? 1 : 0;
+    w.layerKg[i] = isLayer(g) ? g.massG / 1000 : 0;
+    w.standby[i] = isStandby(g) ? 1 : 0;
     w.mouth[i] = g.mouthCover;
     w.openingCount[i] = g.openings.length;
     g.openings.forEach((o, n) => {

@@ -9,3 +9,12 @@ export const suitsSport = (g: Garment, sport: Sport): boolean =>
 export const BARRIER_RET = 100;
 
 export const isBarrier = (g: Garment): boolean => g.ret >= BARRIER_RET;
+
+/** A vapour barrier next to the skin of hands or feet: a habit, not the next thinner liner. */
+export const isBarrierLiner = (g: Garment): boolean => g.role === 'liner' && isBarrier(g);
+
+/** What is kept dry for stops: the jacket and the over-trousers. */
+export const isStandby = (g: Garment): boolean => (g.group === 'torso' || g.group === 'legs') && g.role === 'warm';
+
+/** What is worn over the body by choice; boots and helmets are what the sport asks for. */
+export const isLayer = (g: Garment): boolean => g.group === 'torso' || g.group === 'legs' || g.group === 'hands';

@@ -30,6 +30,10 @@ const OVER_FILLING = Float64Array.from({ length: STEPS + 2 }, (_, i) =>
   i === 0 ? humidityAt(1e-6) / 1e-6 : i >= STEPS ? 1 : humidityAt(i / STEPS) / (i / STEPS),
 );
 
+/** The inverse of that, filling over humidity, at the same fillings: the integrator's inner loop needs it without a division. */
+export const FILLING_OVER_HUMIDITY = OVER_FILLING.map((x) => 1 / x);
+export const SORPTION_STEPS = STEPS;
+
 /**
  * Relative humidity of the air a cloth is in balance with, over its filling: 1.18 when nearly dry, more in the middle, 1 when
  * saturated. From a table of 64 steps (within 0.002).

@@ -1,5 +1,5 @@
 import type { Person } from '@/core/body/person';
-import { within } from '@/core/quantity/range';
+import { clamp, within } from '@/core/quantity/range';
 import type { Series } from '@/core/simulate/series';
 import type { Metrics } from './metrics';
 import { coldTorso } from './sensation';
@@ -16,10 +16,14 @@ export interface CostParts {
   wetLayers: number;
   afterChill: number;
   extremities: number;
+  /** what mass costs at race effort, and the jacket for stops worn at work */
+  burden: number;
   /** a fixed price for each thing the verdict calls unsafe, which no comfort outweighs, and a small one for nearing a weak point */
   alarms: number;
   changes: number;
   mass: number;
+  /** what ought to be along and is not */
+  lacking: number;
 }
 
 /** Points for the worst values of a run: a fixed price for each thing the verdict calls unsafe, and a small one for nearing a weak point. */
@@ -31,10 +35,12 @@ export const COST_WORDS: Record<keyof CostParts, string> = {
   wetSkin: 'wet skin',
   wetLayers: 'water in the layers',
   afterChill: 'chill at stops',
-  extremities: 'fingers, toes, face',
+  extremities: 'fingers, toes, head',
+  burden: 'weight and bulk at work',
   alarms: 'alarms and weak points',
   changes: 'changes',
   mass: 'what is carried',
+  lacking: 'what is not along',
 };
 
 /** How the athlete weighs the parts: 1 as given, 0.2 hardly, 3 very much. */
@@ -72,8 +78,30 @@ const below = (value: number, limit: number, span: number): number => {
   return d > 0 ? (d / span) * (d / span) : 0;
 };
 
-export type BodyCost = Omit<CostParts, 'alarms' | 'changes' | 'mass'>;
-export const noCost = (): BodyCost => ({ cold: 0, heat: 0, wetSkin: 0, wetLayers: 0, afterChill: 0, extremities: 0 });
+export type BodyCost = Omit<CostParts, 'alarms' | 'changes' | 'mass' | 'lacking'>;
+export const noCost = (): BodyCost => ({
+  cold: 0,
+  heat: 0,
+  wetSkin: 0,
+  wetLayers: 0,
+  afterChill: 0,
+  extremities: 0,
+  burden: 0,
+});
+
+/** Bare ears begin to count at this, °C, six kelvin below it so many points an hour; eyes that hurt, eyewear that fogs, wet hair. Engineering values. */
+const EARS_C = 12;
+const EARS = 0.4;
+const EYES = 0.4;
+const FOGGED = 0.6;
+const WET_HAIR = 0.35;
+const HAIR_MM_H = 1.5;
+/** Each kilogram worn costs this an hour for each share of the maximum beyond easy going: races are run light. */
+const RACE_KG = 1.2;
+const RACE_EFFORT = 0.5;
+/** The jacket for stops gets damp and is not there when it is needed: points an hour at work, between these heat productions, W/m². */
+const KEEP_DRY = 0.3;
+const WORK_WM2 = [130, 260] as const;
 
 /** Shivering that goes unnoticed, and how much beyond it makes a point an hour, W. */
 const SHIVER_FREE_W = 15;
@@ -101,8 +129,14 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
       0.8 * digit(m.toesC, settle) +
       below(m.faceC, LIMIT.facePain + 2, 4) * settle +
       below(m.faceC, 4, 1.2) * 8 +
-      below(m.scalpC, LIMIT.scalpCold, 6) * 0.5 * settle) *
+      below(m.scalpC, LIMIT.scalpCold, 6) * 0.5 * settle +
+      below(m.earC, EARS_C, 6) * EARS * settle +
+      EYES * m.eyes +
+      (m.fog > 1 ? FOGGED : 0)) *
     hours;
+  c.wetSkin += WET_HAIR * clamp(m.hairMmH / HAIR_MM_H, 0, 1) * hours;
+  const working = clamp((m.heatWm2 - WORK_WM2[0]) / (WORK_WM2[1] - WORK_WM2[0]), 0, 1);
+  c.burden += (RACE_KG * m.wornKg * Math.max(0, m.effort - RACE_EFFORT) + KEEP_DRY * m.warmOn * working) * hours;
 }
 
 export const waterEndCost = (waterG: number): number => Math.max(0, waterG) / 500;
@@ -131,7 +165,19 @@ function digit(t: number, settle: number): number {
 }
 
 export function totalCost(c: CostParts): number {
-  return c.cold + c.heat + c.wetSkin + c.wetLayers + c.afterChill + c.extremities + c.alarms + c.changes + c.mass;
+  return (
+    c.cold +
+    c.heat +
+    c.wetSkin +
+    c.wetLayers +
+    c.afterChill +
+    c.extremities +
+    c.burden +
+    c.alarms +
+    c.changes +
+    c.mass +
+    c.lacking
+  );
 }
 
 /** The part of a cost that weighs most, and what share of the whole it is. */

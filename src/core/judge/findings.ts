@@ -95,10 +95,10 @@ export const RULES: readonly Rule[] = [
   },
   {
     kind: 'head',
-    what: 'Your head',
+    what: 'Your ears',
     unit: '°C',
     bad: 'below',
-    read: (m) => m.scalp,
+    read: (m) => m.ears,
     steps: [{ limit: LIMIT.earPain, severity: 1, means: 'ears ache' }],
   },
   {

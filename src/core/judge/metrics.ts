@@ -1,18 +1,16 @@
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import type { Person } from '@/core/body/person';
 import type { GarmentArrays } from '@/core/clothing/garmentArrays';
+import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { isStop } from '@/core/effort/sports';
 import { airways, type BreathLoad } from './airways';
 import { bout } from './extremes';
 import { stopLoss } from './stopLoss';
 import { beyondDry, wetShare } from '@/core/moisture/beyondDry';
-import type { Garment } from '@/core/clothing/garment';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Series } from '@/core/simulate/series';
 import { shareAbove } from '@/core/quantity/shareAbove';
-import { lensFog } from './lensFog';
 import { torsoMean } from './moment';
-import { stretchAt } from '@/core/outing/moments';
 import { coldTorso, sensation } from './sensation';
 import { CHILL_S, LIMIT, SETTLE_S, SHIVERS_W, WEAK } from './limits';
 
@@ -28,6 +26,8 @@ export interface Metrics {
   toes: Extreme;
   face: Extreme;
   scalp: Extreme;
+  /** bare ears; Infinity where they never are */
+  ears: Extreme;
   torso: Extreme;
   /** torso skin above what counts as chilled through at that effort, K, at its least */
   torsoMargin: Extreme & { torsoC: number };
@@ -71,6 +71,10 @@ export interface Metrics {
   waterG: Float64Array;
   frostG: Float64Array;
   baseShare: Float64Array;
+  /** of what is worn: mass, kg, and whether the jacket for stops is among it; effort, share of the maximum */
+  wornKg: Float64Array;
+  warmOn: Float64Array;
+  effort: Float64Array;
 }
 
 const CHEST = zoneIndex('chest');
@@ -80,8 +84,6 @@ const TOES = zoneIndex('toes');
 const FACE = zoneIndex('face');
 const SCALP = zoneIndex('scalp');
 
-/** Eyewear that lets less through than this is sealed to the face, mm/s at 100 Pa (engineering value). */
-const SEALED = 100;
 /** The innermost layer over so much of the chest is the base, 0–1. */
 const COVERS_CHEST = 0.5;
 
@@ -118,6 +120,7 @@ export function measure(run: RunToMeasure): Metrics {
     toes: lowest(),
     face: lowest(),
     scalp: lowest(),
+    ears: lowest(),
     torso: lowest(),
     torsoMargin: { ...lowest(), torsoC: NaN },
     coreHigh: highest(),
@@ -149,6 +152,9 @@ export function measure(run: RunToMeasure): Metrics {
     waterG: new Float64Array(rows),
     frostG: new Float64Array(rows),
     baseShare: new Float64Array(rows),
+    wornKg: new Float64Array(rows),
+    warmOn: new Float64Array(rows),
+    effort: new Float64Array(rows),
   };
   const hours = series.stepS / 3600;
   const minutes = series.stepS / 60;
@@ -156,6 +162,7 @@ export function measure(run: RunToMeasure): Metrics {
     r === 0 ? 0 : minutes * shareAbove(of[r - 1], of[r], limit);
   const bodyArea = area.reduce((a, b) => a + b, 0);
   let shivering = 0;
+  const most = maximalMetabolicRate(person.vo2maxMl, person.massKg);
   for (let r = 0; r < rows; r++) {
     const t = series.timeS[r];
     const k = r * ZONE_COUNT;
@@ -174,6 +181,8 @@ export function measure(run: RunToMeasure): Metrics {
     lower(m.felt, series.feelsC[r], t);
     if (series.bareFaceC[r] < Infinity) lower(m.feltBare, series.feelsC[r], t);
     lower(m.scalp, series.skinC[k + SCALP], t);
+    if (t >= SETTLE_S) lower(m.ears, series.earC[r], t);
+    m.effort[r] = series.metabolicW[r] / most;
     lower(m.torso, torso, t);
     raise(m.coreHigh, series.coreC[r], t);
     lower(m.coreLow, series.coreC[r], t);
@@ -198,22 +207,14 @@ export function measure(run: RunToMeasure): Metrics {
   return m;
 }
 
-function readBreath(m: Metrics, { series, arrays: w, timeline }: RunToMeasure, r: number): void {
+function readBreath(m: Metrics, { series, arrays: w }: RunToMeasure, r: number): void {
   const t = series.timeS[r];
-  const c = stretchAt(timeline, t);
-  const faceC = series.skinC[r * ZONE_COUNT + FACE];
-  let lens: Garment | null = null;
   for (let g = 0; g < w.count; g++) {
-    if (!series.worn[r * w.count + g]) continue;
-    if (w.garments[g].group === 'eyes') lens = w.garments[g];
     const j = g * ZONE_COUNT + FACE;
-    if (w.mouth[g] > 0 && w.cover[j] > 0)
+    if (series.worn[r * w.count + g] && w.mouth[g] > 0 && w.cover[j] > 0)
       raise(m.mouthIce, series.frostGm2[(r * w.count + g) * ZONE_COUNT + FACE] / w.liquid[j], t);
   }
-  if (!lens || r === 0) return;
-  // Goggles seal to the face, glasses stand open: told apart by what they let through.
-  const eyewear = lens.airPermeability < SEALED ? 'goggles' : 'glasses';
-  if (lensFog(c, { eyewear, faceC, mouth: series.mouth[r] }) <= 1) return;
+  if (r === 0 || series.fog[r] <= 1) return;
   if (m.fogMinutes === 0) m.fogAtS = t;
   m.fogMinutes += series.stepS / 60;
 }
@@ -226,6 +227,8 @@ function readWater(m: Metrics, { series, arrays: w, area }: RunToMeasure, r: num
   for (let i = 0; i < w.count; i++) {
     const g = w.inOrder[i];
     if (!series.worn[r * w.count + g]) continue;
+    m.wornKg[r] += w.layerKg[g];
+    if (w.standby[g] === 1) m.warmOn[r] = 1;
     for (let z = 0; z < ZONE_COUNT; z++) {
       const j = g * ZONE_COUNT + z;
       if (w.cover[j] === 0) continue;

@@ -26,6 +26,16 @@ export interface Moment {
   /** what the air feels like, and what it feels like to a bare face (Infinity where none is bare), °C */
   feelsC: number;
   feelsBareC: number;
+  /** ears, °C; how badly eyes are hurt, 0–1; liquid onto the hair, mm/h; whether eyewear fogs, from 1 on */
+  earC: number;
+  eyes: number;
+  hairMmH: number;
+  fog: number;
+  /** of what is worn: mass, kg, and whether the jacket for stops is among it, 0 or 1 */
+  wornKg: number;
+  warmOn: number;
+  /** effort, share of the maximum */
+  effort: number;
 }
 
 /** A moment to be filled in. */
@@ -44,7 +54,14 @@ export const noMoment = (): Moment => ({
   limbsC: 0,
   waterG: 0,
   feelsC: 0,
-  feelsBareC: 0,
+  feelsBareC: Infinity,
+  earC: Infinity,
+  eyes: 0,
+  hairMmH: 0,
+  fog: 0,
+  wornKg: 0,
+  warmOn: 0,
+  effort: 0,
 });
 
 const FINGERS = zoneIndex('fingers');
@@ -85,6 +102,13 @@ export function momentOfRow(series: Series, m: Metrics, row: number, into: Momen
   into.shiverW = series.shiverW[row];
   into.waterG = m.waterG[row];
   into.feelsC = series.feelsC[row];
+  into.earC = series.earC[row];
+  into.eyes = series.eyes[row];
+  into.hairMmH = series.hairMmH[row];
+  into.fog = series.fog[row];
+  into.wornKg = m.wornKg[row];
+  into.warmOn = m.warmOn[row];
+  into.effort = m.effort[row];
   into.feelsBareC = series.bareFaceC[row] < Infinity ? series.feelsC[row] : Infinity;
   readSkin(into, series.skinC, row * ZONE_COUNT, series.bareFaceC[row]);
   return into;
@@ -101,17 +125,27 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   into.sensation = sensation(into.torsoC, into.heatWm2, into.coreC, into.torsoWet, sim.body.person.warmth);
   into.shiverW = sim.shiverW;
   into.feelsC = sim.feelsC;
+  into.earC = sim.weather.earC;
+  into.eyes = sim.weather.eyes;
+  into.hairMmH = sim.weather.hair;
+  into.fog = sim.fog;
+  into.effort = s.head[HEAD.metabolic] / sim.maxMetabolic;
   into.feelsBareC = sim.bareFace < Infinity ? sim.feelsC : Infinity;
   readSkin(into, s.skin, 0, sim.bareFace);
   let water = 0;
+  let worn = 0;
+  into.warmOn = 0;
   const w = sim.arrays;
   for (let g = 0; g < w.count; g++) {
     if (!s.worn[g]) continue;
+    worn += w.layerKg[g];
+    if (w.standby[g] === 1) into.warmOn = 1;
     for (const z of w.zonesOf[g]) {
       const j = g * ZONE_COUNT + z;
       water += beyondDry(s.water[j], w.sorb[j]) * sim.body.area[z];
     }
   }
   into.waterG = water;
+  into.wornKg = worn;
   return into;
 }

@@ -4,6 +4,7 @@ import { alarmCost, bodyCost, EVEN, totalCost, weighed, type CostParts, type Wei
 import { findings, type Finding } from './findings';
 import { extremesOf } from './extremes';
 import { measure, type Metrics } from './metrics';
+import { lackPrice, needOf } from './lacking';
 import { verdict, type Verdict } from './verdict';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Plan } from '@/core/kit/plan';
@@ -61,6 +62,7 @@ export function scorePlan(
     alarms: alarmCost(extremesOf(metrics)),
     changes: cuesPrice(plan, byId, timeline, options.waiting ?? 0) * weights.fuss,
     mass: alongPrice(along, timeline.endS / 3600) * weights.weight,
+    lacking: lackPrice(along, needOf(timeline)) * weights.caution,
   };
   return {
     series,

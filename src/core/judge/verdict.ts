@@ -37,7 +37,7 @@ export function verdict(list: readonly Finding[], m: Metrics): Verdict {
   };
 }
 
-const plural = (what: string): boolean => /fingers|toes|airways/.test(what);
+const plural = (what: string): boolean => /fingers|toes|airways|ears/.test(what);
 
 /** What holds for the whole outing has no moment of its own. */
 const WHOLE: ReadonlySet<Finding['kind']> = new Set(['chances', 'floor', 'slowed']);

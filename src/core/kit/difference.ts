@@ -41,3 +41,9 @@ export function planDifference(a: Plan, b: Plan): PlanDifference {
     cues: [cuesOnly(a, b), cuesOnly(b, a)],
   };
 }
+
+/** Things to be done with the hands: each piece put on or taken off, each opening set on a piece that is on already. */
+export function operations(actions: readonly KitAction[]): number {
+  const putOn = new Set(actions.flatMap((a) => (a.do === 'putOn' ? [a.garment] : [])));
+  return actions.filter((a) => a.do !== 'set' || !putOn.has(a.garment)).length;
+}

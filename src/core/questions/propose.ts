@@ -1,6 +1,6 @@
 import type { KitAction, Plan } from '@/core/kit/plan';
-import { runPlan, type Question } from './question';
-import { suitsSport } from '@/core/clothing/purpose';
+import { ASK_STEP_S, runPlan, type Question } from './question';
+import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import { alarmsIn } from '@/core/judge/findings';
 import { act, swapGarment, takeGarment } from '@/core/kit/edit';
 import { phases } from '@/core/outing/moments';
@@ -30,14 +30,16 @@ const LEAST_SAVING = 0.12;
 /**
  * Tries single changes on a plan, each simulated whole: something carried put on (or something worn taken off, or opened, or
  * closed) at a natural moment, one small piece swapped, one more taken along and put on at the worst moment.
+ * @param goOn asked before each; false ends the search with the best so far @param stepS of the runs, s
  * @returns the best, or null when nothing single helps enough
  */
-export function propose(request: Question): Proposal | null {
+export function propose(request: Question, goOn: () => boolean = () => true, stepS = ASK_STEP_S): Proposal | null {
   const { plan } = request;
-  const run = (p: Plan): Scored => runPlan(request, p);
+  const run = (p: Plan): Scored => runPlan(request, p, { stepS });
   const before = run(plan);
   let best: Proposal | null = null;
   for (const option of options(request, before)) {
+    if (!goOn()) break;
     const after = run(option.plan);
     const saves = before.total - after.total;
     const worse = alarms(after) > alarms(before);
@@ -75,7 +77,9 @@ function options(r: Question, scored: Scored): Option[] {
     for (const g of inPlan) {
       const worn = isWorn(plan, g.id, m.startS);
       const moving = g.group === 'head' || g.group === 'hands' || g.group === 'face' || g.group === 'eyes';
-      const canChange = moving || (g.overBoots && (m.halted || !m.onTheMove));
+      // A helmet is what the sport asks for, not a matter of warmth.
+      const helmet = g.group === 'head' && g.role === 'over';
+      const canChange = !helmet && (moving || (g.overBoots && (m.halted || !m.onTheMove)));
       if (canChange && g.role !== 'base') add([{ do: worn ? 'takeOff' : 'putOn', garment: g.id }], plan, m.startS);
       if (!worn) continue;
       for (const o of g.openings) {
@@ -88,6 +92,7 @@ function options(r: Question, scored: Scored): Option[] {
     (g) =>
       !inPlan.includes(g) &&
       suitsSport(g, r.sport) &&
+      !isBarrierLiner(g) &&
       (g.group === 'hands' || g.group === 'head' || g.group === 'face' || g.role === 'warm'),
   );
   const worst = scored.findings[0]?.atS ?? scored.metrics.fingers.atS;

@@ -12,6 +12,8 @@ export interface Habits {
   barriers?: boolean;
   /** always a liner under the sock */
   twoSocks?: boolean;
+  /** the mouth covered all the way, with whatever does it best */
+  mouthCovered?: boolean;
 }
 
 /** The closet sorted for one use: what may be chosen for each part of the kit. */
@@ -37,6 +39,9 @@ export interface Candidates {
   helmets: Garment[];
   eyes: Garment[];
 }
+
+/** Share of the breath from which a piece counts as covering the mouth. */
+export const MOUTH_COVERED = 0.15;
 
 const wet = (t: Timeline): boolean =>
   t.stretches.some((s) => s.precipitationMmH > 0.2 && s.precipitation !== 'dry snow' && s.precipitation !== 'none');
@@ -69,7 +74,7 @@ export function candidates(
   const footwear = fits.filter((g) => g.group === 'feet' && g.role === 'footwear');
   const socks = of('feet', 'base', 'mid');
   const liners = lined(of('feet', 'liner'), habits);
-  const over = of('feet', 'over');
+  const over = of('feet', 'over', 'shell');
   const feet = footwear.flatMap((f) =>
     [
       ...(habits.twoSocks && liners.length > 0 ? [] : socks.map((s) => [s])),
@@ -77,6 +82,8 @@ export function candidates(
     ].flatMap((s) => [[...s, f], ...over.map((o) => [...s, f, o])]),
   );
   const bases = of('torso', 'base');
+  if (habits.mouthCovered && !fits.some((g) => g.group === 'face' && g.mouthCover >= MOUTH_COVERED))
+    throw new OutOfRange('closet', 'nothing that covers the mouth', 'a neck tube, a mask or a balaclava');
   if (bases.length === 0)
     throw new OutOfRange('closet', 'nothing for the torso next to the skin', 'at least one base layer');
   if (legs.length === 0)
@@ -99,14 +106,14 @@ export function candidates(
     toeWarmers: of('feet', 'heater'),
     caps: of('head', 'base', 'liner'),
     hats: of('head', 'warm'),
-    tubes: of('face', 'base'),
+    tubes: of('face', 'base', 'shell', 'liner').filter((g) => !habits.mouthCovered || g.mouthCover >= MOUTH_COVERED),
     helmets: of('head', 'over'),
     eyes: of('eyes', 'lens'),
   };
 }
 
 /** From the skin out and from thin to thick: the plan must not depend on the order in which a closet is listed. */
-const byPlace = (a: Garment, b: Garment): number =>
+export const byPlace = (a: Garment, b: Garment): number =>
   a.order - b.order || a.thicknessMm - b.thicknessMm || byText(a.name, b.name) || byText(a.id, b.id);
 
 /** Liners as the athlete wants them: breathing, or barriers where there are any. */

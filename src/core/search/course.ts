@@ -1,10 +1,12 @@
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import type { Person } from '@/core/body/person';
 import { checkWeights, type Weights } from '@/core/judge/cost';
+import { needOf, type Need } from '@/core/judge/lacking';
 import { isIndoors, SPORT } from '@/core/effort/sports';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { within } from '@/core/quantity/range';
 import { applyPace } from '@/core/kit/applyPace';
+import type { Habits } from './candidates';
 import { mergeStretches } from '@/core/outing/mergeStretches';
 import { goingWays, type GoingWay, type Way } from './waysToWear';
 import { phases, stretchAt, type Phase } from '@/core/outing/moments';
@@ -15,12 +17,15 @@ export const MOST_WAITING = 30;
 /** Shelter is worth walking to from this wind, m/s; dry socks want a stop this long, s. */
 const LEE_WIND = 2;
 const SOCKS_STOP_S = 480;
+/** What people carry out of one cue (common practice, no published source), and the share of the maximum from which it is a race. */
+const MOST_OPERATIONS = { race: 1, move: 3, halt: 6 } as const;
+const RACE_SHARE = 0.7;
 /**
- * The standby jacket is kept dry for stops: on the move it is worn only downhill, on lifts, where hardly any heat is made, W,
- * or in air this cold, °C (common practice, no published source).
+ * Not tried, since its price rules it out long before: a jacket for stops on somebody who makes this much heat, W, in air milder than
+ * this, °C.
  */
-const EASY_GOING_W = 360;
-const BITTER_C = -20;
+const STEAMING_W = 520;
+const BITTER_C = -25;
 /** Nobody presses on beyond this share of their maximum. */
 const BRISK_SHARE = 0.75;
 
@@ -38,6 +43,8 @@ interface Allows {
 export class Course {
   readonly phases: Phase[];
   readonly weights: Weights;
+  /** what the outing asks to be along */
+  readonly need: Need;
   readonly waiting: number;
   /** what each small move last cost more than the path it was tried on, points, by the move's name */
   readonly record = new Map<string, number>();
@@ -53,8 +60,10 @@ export class Course {
     readonly damp: Record<string, number> | undefined,
     weights: Partial<Weights> | undefined,
     waiting: number | undefined,
+    readonly habits: Habits = {},
   ) {
     this.phases = phases(timeline);
+    this.need = needOf(timeline);
     this.weights = checkWeights(weights);
     this.waiting = within('people waiting', waiting ?? 0, 0, MOST_WAITING);
     this.starts = this.phases.map((p) => stretchAt(timeline, p.startS + 0.5));
@@ -86,6 +95,14 @@ export class Course {
     return work.phases - this.phasesBefore;
   }
 
+  /** How many things may be done at one moment that nobody would stop for: few on the move, fewer at race effort, more where one halts. */
+  operations(p: number, halt: boolean): number {
+    if (halt) return MOST_OPERATIONS.halt;
+    const { vo2maxMl, massKg } = this.person;
+    const share = this.starts[p].metabolicW / maximalMetabolicRate(vo2maxMl, massKg);
+    return share >= RACE_SHARE ? MOST_OPERATIONS.race : MOST_OPERATIONS.move;
+  }
+
   /** What holds where a phase begins. */
   startOf(p: number): Stretch {
     return this.starts[p];
@@ -105,10 +122,8 @@ export class Course {
     const paced = going === 'own effort' && !leg.noStopping;
     const near = [timeline.legs[s.leg - 1], timeline.legs[s.leg + 1]];
     const most = maximalMetabolicRate(person.vo2maxMl, person.massKg);
-    const resting = going === 'gravity' || going === 'carried';
-    const easyGoing = s.metabolicW < EASY_GOING_W;
     return {
-      warmOn: phase.stop || resting || easyGoing || s.airC < BITTER_C,
+      warmOn: phase.stop || going !== 'own effort' || s.metabolicW - s.externalW < STEAMING_W || s.airC < BITTER_C,
       overLegs: phase.stop || going === 'carried',
       drySocks: phase.stop && phase.startS > 0 && timeline.legStartS[s.leg + 1] - phase.startS >= SOCKS_STOP_S,
       easy: paced,

@@ -81,10 +81,9 @@ export function kitParts(c: Candidates, round: 'first' | 'later', warm: Kit['war
       },
       { name: 'base and mid layer', choice: TORSO, options: two('base', c.bases, 'mid', none(c.mids)) },
     );
-  if (warm === null) return parts;
   return [
     ...parts,
-    { name: 'jacket for stops', choice: TORSO, options: one('warm', c.warms) },
+    { name: 'jacket for stops', choice: TORSO, options: one('warm', none(c.warms)) },
     { name: 'over-trousers', choice: LEGS, options: one('overLegs', none(c.overLegs)) },
   ];
 }

@@ -3,9 +3,10 @@ import type { Garment } from '@/core/clothing/garment';
 import { afterChillCost, alarmCost, noCost, totalCost, waterEndCost, weighed, type BodyCost } from '@/core/judge/cost';
 import { EXTREME, newExtremes } from '@/core/judge/extremes';
 import { noMoment, readMoment } from '@/core/judge/moment';
+import { lackPrice } from '@/core/judge/lacking';
 import { alongPrice, cuePrice, type CueWork } from '@/core/judge/prices';
 import { changing, type Changing } from '@/core/kit/changing';
-import { actionsBetween, piecesOf, type Worn } from '@/core/kit/difference';
+import { actionsBetween, operations, piecesOf, type Worn } from '@/core/kit/difference';
 import type { Cue, KitAction, Plan } from '@/core/kit/plan';
 import { Simulator } from '@/core/simulate/simulator';
 import type { Stretch } from '@/core/outing/timeline';
@@ -47,6 +48,8 @@ export class PathRun {
   /** what paths came to, by name; if not the whole of it, then with what patience and against what total they were given up */
   private readonly tried = new Map<string, { cost: number; whole: boolean; against: number; patience: number }>();
   private last: { dresses: Dress[]; nodes: Node[]; cost: number } = { dresses: [], nodes: [], cost: Infinity };
+  /** what is along, by what is worn somewhere */
+  private readonly standby = new Map<string, readonly string[]>();
   private readonly spare: Float64Array[] = [];
   private readonly changes = new Map<number, { actions: KitAction[]; pieces: number; change: Changing | null }>();
 
@@ -60,7 +63,7 @@ export class PathRun {
     const garments = kitGarments(kit);
     this.byId = new Map(garments.map((g) => [g.id, g]));
     this.sim = new Simulator(course.person, garments);
-    this.ways = allWays(kit);
+    this.ways = allWays(kit, course.habits);
   }
 
   get length(): number {
@@ -123,13 +126,15 @@ export class PathRun {
       const c = this.changeOf(before, dress, here);
       change = c.change;
       if (phase.onTheMove && change?.halt) return null;
+      if (!phase.halted && !phase.stop && operations(c.actions) > course.operations(p, change?.halt ?? false))
+        return null;
       const hands = { pieces: c.pieces, seconds: change?.seconds ?? 0, halt: change?.halt ?? false };
       changes += this.priceOf(p, hands, dress) * w.fuss;
       if (change) sim.wearing.beginChange(change, here.airC);
     }
     runPhase(sim, { timeline: gone, phase, stepS: this.stepS }, change, body, extremes);
     const soFar =
-      totalCost({ ...weighed(body, w), alarms: alarmCost(extremes), changes, mass: 0 }) +
+      totalCost({ ...weighed(body, w), alarms: alarmCost(extremes), changes, mass: 0, lacking: 0 }) +
       afterChillCost(extremes[EXTREME.stopLossWhM2]) * w.caution;
     return { state: state === 'kept' ? sim.snapshot(this.spare.pop()) : NONE, extremes, body, changes, soFar };
   }
@@ -148,16 +153,37 @@ export class PathRun {
   end(dresses: readonly Dress[]): number {
     const { course } = this;
     const water = readMoment(this.sim, NOW).waterG;
-    return waterEndCost(water) + this.massPrice(dresses) * course.weights.weight;
+    const { mass, lacking } = this.alongPrice(dresses);
+    return waterEndCost(water) + mass * course.weights.weight + lacking * course.weights.caution;
   }
 
-  private massPrice(dresses: readonly Dress[]): number {
-    const used = new Set<string>(standby(this.kit, this.course.timeline.endS));
+  /** What all that is along weighs and lacks, points: what is worn somewhere, and what is worth carrying beside it. */
+  private alongPrice(dresses: readonly Dress[]): { mass: number; lacking: number } {
+    const ids = this.along(dresses);
+    const along = ids.map((id) => this.byId.get(id)!);
+    return {
+      mass: alongPrice(along, this.course.timeline.endS / 3600),
+      lacking: lackPrice(along, this.course.need),
+    };
+  }
+
+  /** Ids of what is along: all that is worn somewhere, and each further piece of the kit that is missed more than it weighs. */
+  private along(dresses: readonly Dress[]): readonly string[] {
+    const used = new Set<string>();
     for (const d of dresses) for (const m of d) for (const id of m.worn) used.add(id);
-    return alongPrice(
-      [...used].map((id) => this.byId.get(id)!),
-      this.course.timeline.endS / 3600,
-    );
+    const name = [...used].sort().join();
+    const known = this.standby.get(name);
+    if (known) return known;
+    const { course } = this;
+    const price = (list: readonly Garment[]) =>
+      alongPrice(list, course.timeline.endS / 3600) * course.weights.weight +
+      lackPrice(list, course.need) * course.weights.caution;
+    const along = [...used].map((id) => this.byId.get(id)!);
+    for (const g of standbyOf(this.kit))
+      if (!used.has(g.id) && price([...along, g]) < price(along) - 1e-9) along.push(g);
+    const ids = along.map((g) => g.id);
+    this.standby.set(name, ids);
+    return ids;
   }
 
   /** Another run's path as this kit would wear it, phases that were dressed alike staying so. */
@@ -347,7 +373,7 @@ export class PathRun {
       });
     });
     const start = planOfDress(dresses[0], this.byId);
-    return { ...start, carried: carriedBy(start.worn, cues, standby(this.kit, this.course.timeline.endS)), cues };
+    return { ...start, carried: carriedBy(start.worn, cues, this.along(dresses)), cues };
   }
 
   /** Phases at whose start something is to be done. */
@@ -366,13 +392,9 @@ const NONE = new Float64Array(0);
 /** More ways to dress one kit than there are. */
 const MOST_DRESSES = 1 << 20;
 
-/** On an outing longer than this the jacket, mitts and shell are along whether a cue needs them or not, s. */
-const FAR_OUT_S = 90 * 60;
-
-/** What is along in any case. */
-export function standby(kit: Kit, endS: number): string[] {
-  return endS > FAR_OUT_S ? [kit.warm, kit.mitts, kit.shell].flatMap((g) => (g ? [g.id] : [])) : [];
-}
+/** What of a kit may be carried for its own sake, the warmest first. */
+const standbyOf = (k: Kit): Garment[] =>
+  [k.warm, k.hat, k.cap, k.mitts, k.liner, k.mid].filter((g): g is Garment => g !== null);
 
 /** What must be carried from the start: all that goes on later, and what stands by. */
 function carriedBy(worn: readonly string[], cues: readonly Cue[], along: readonly string[]): string[] {

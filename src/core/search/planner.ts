@@ -4,11 +4,10 @@ import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import type { Sport } from '@/core/effort/sports';
 import type { Weights } from '@/core/judge/cost';
-import { isStop } from '@/core/effort/sports';
 import type { Timeline } from '@/core/outing/timeline';
 import { within } from '@/core/quantity/range';
 import type { Plan } from '@/core/kit/plan';
-import { candidates, evenly, firstKit, otherKit, type Candidates } from './candidates';
+import { byPlace, candidates, evenly, firstKit, otherKit, type Candidates } from './candidates';
 import { Course } from './course';
 import { mapDress, type Dress } from './dress';
 import { improve, withoutCues, withoutOneCue } from './improve';
@@ -16,11 +15,12 @@ import { BODY_PARTS, kitParts, sameParts, type KitPart } from './kitParts';
 import { chances } from '@/core/questions/chances';
 import { kitGarments, type Kit } from './kit';
 import { FEET, GOING, HANDS, HEAD, LEGS, TORSO, withLayer, type Way, type Ways } from './waysToWear';
-import { isSafe } from '@/core/judge/findings';
+import { alarmsIn, isSafe } from '@/core/judge/findings';
 import { missedCues, mustNotMiss, type CueReason } from '@/core/questions/missedCues';
 import { PathRun } from './pathRun';
-import { neighbours } from '@/core/questions/whyThis';
-import { alongOf, isAlong, swapGarment } from '@/core/kit/edit';
+import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
+import { propose } from '@/core/questions/propose';
+import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
 import type { Scored } from '@/core/judge/scorePlan';
 import { runInFull, runPlan } from '@/core/questions/question';
 
@@ -41,6 +41,8 @@ export interface PlanRequest {
   /** vapour barriers on hands and feet; always a liner under the sock */
   barriers?: boolean;
   twoSocks?: boolean;
+  /** the mouth covered all the way */
+  mouthCovered?: boolean;
 }
 
 /** The best plan found with so many cues. */
@@ -82,7 +84,7 @@ export const MOST_CUES = 12;
 const KNEE = { share: 0.04, points: 0.1 } as const;
 const TRIED_MEMBERS = 12;
 /** Integrator steps by which a stage is over: kit, cues and later rounds of the first descent, other starts, and the rest. */
-const BUDGET = { kit: 70_000, cues: 95_000, again: 115_000, others: 165_000, fine: 185_000, curve: 220_000 } as const;
+const BUDGET = { kit: 75_000, cues: 98_000, again: 118_000, others: 205_000, fine: 222_000, curve: 250_000 } as const;
 interface Budget {
   kit: number;
   cues: number;
@@ -92,10 +94,7 @@ interface Budget {
  * Descents from other kits, each within so many integrator steps. One in any case, since a single descent may end in a hollow
  * and the best of several seldom does; more only when it is begun before this many.
  */
-const OTHER_STARTS = { most: 2, before: 110_000, steps: 50_000 } as const;
-/** A jacket for stops is thought of where one stops this long, min, or is out this long, s. */
-const LONG_STOP_MIN = 4;
-const LONG_OUTING_S = 2 * 3600;
+const OTHER_STARTS = { most: 2, before: 165_000, steps: 45_000 } as const;
 /** A piece that is not better as the others are worn now, but nearly, is tried again with its own best wearing, points. */
 const NEARLY = 0.35;
 /** One that has fallen this far behind on the way is given up, points. */
@@ -113,6 +112,14 @@ const PATIENT = 0.5;
 const TOO_DEAR = 1;
 /** A swap of one piece must gain this to be made at the end, points. */
 const LEAST_SWAP = 0.01;
+/** The last betterment by single changes: step of its runs, s, rounds, and runs at most. */
+const POLISH_STEP_S = 60;
+const POLISH_ROUNDS = 4;
+const POLISH_RUNS = 140;
+/** Plans this near to each other in cost are the same to anybody: points, and a share of the whole; what may be left out of them. */
+const SAME_POINTS = 0.05;
+const SAME_SHARE = 0.015;
+const NEEDLESS: ReadonlySet<Garment['group']> = new Set(['eyes', 'face', 'head', 'hands']);
 /** Another round over the kit is worth it while the last gained this, points. */
 const LEAST_ROUND = 0.02;
 const ALL = [TORSO, HANDS, HEAD, LEGS, FEET, GOING] as const;
@@ -156,7 +163,7 @@ class Search {
     private readonly progress: Progress,
   ) {
     const { person, timeline, damp, weights, waiting } = request;
-    this.course = new Course(person, timeline, damp, weights, waiting);
+    this.course = new Course(person, timeline, damp, weights, waiting, request);
     this.most = within('most cues', request.maxCues ?? MOST_CUES, 0, MOST_CUES);
     this.candidates = candidates(request.closet, request.sport, timeline, request);
     const even = Math.round(timeline.endS / STEPS_AN_OUTING / 30) * 30;
@@ -164,11 +171,8 @@ class Search {
   }
 
   run(): Planned {
-    const { legs, endS } = this.request.timeline;
-    const stops = legs.some((l) => isStop(l) && l.sport !== 'hut' && l.minutes >= LONG_STOP_MIN);
-    const standby = stops || endS > LONG_OUTING_S ? 'jacket' : 'none';
     this.tell(0.02, 'Dressing for a start');
-    const start = new PathRun(this.course, firstKit(this.candidates, standby), this.coarseS);
+    const start = new PathRun(this.course, firstKit(this.candidates, 'jacket'), this.coarseS);
     start.take(start.beam(plainDress(start.ways), FIRST_BEAM));
     this.tell(0.05, 'Choosing layers', start.plan());
     let best = this.descend(start, BUDGET);
@@ -186,7 +190,7 @@ class Search {
     this.tell(0.8, 'Weighing each number of cues', best.plan());
     const curve = this.curve(best);
     this.tell(0.92, 'Trying them on other days');
-    const plan = this.polish(this.choose(curve, best.kit));
+    const plan = this.settle(this.polish(this.choose(curve, best.kit)));
     this.tell(0.96, 'Missing each cue once');
     return this.explain(plan, this.inFull(curve, plan));
   }
@@ -393,24 +397,96 @@ class Search {
     return full.filter((p, i) => p.plan === chosen || full.slice(0, i).every((q) => q.cost > p.cost + 1e-9));
   }
 
-  /** Swaps single pieces of the chosen plan for their next warmer or cooler like while that betters it in a full run. */
+  /**
+   * Betters the chosen plan by single changes until none helps: pieces swapped for any of their like, small things left at home or
+   * put on, and all that is proposed to a person beside a finished plan.
+   */
   private polish(chosen: Plan): Plan {
     const { person, timeline, damp, waiting, closet, sport } = this.request;
     const { weights } = this.course;
-    const cost = (plan: Plan) => runPlan({ person, closet, timeline, plan, damp, weights, waiting }).total;
+    const asked = { person, closet, timeline, sport, damp, weights, waiting };
+    const cost = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S }).total;
     let plan = chosen;
     let least = cost(plan);
-    for (const g of alongOf(closet, plan))
-      for (const other of Object.values(neighbours(g, closet, sport, plan))) {
-        if (!other || this.stopped || !isAlong(plan, g.id)) continue;
-        const swapped = swapGarment(plan, g.id, other);
-        const then = cost(swapped);
+    let runs = 0;
+    const goOn = () => !this.stopped && runs++ < POLISH_RUNS;
+    for (let round = 0; round < POLISH_ROUNDS; round++) {
+      const before = least;
+      for (const next of this.singleChanges(plan)) {
+        if (!goOn()) break;
+        const then = cost(next);
         if (then < least - LEAST_SWAP) {
           least = then;
-          plan = swapped;
+          plan = next;
         }
       }
+      const proposal = propose({ ...asked, plan }, goOn, POLISH_STEP_S);
+      if (proposal && proposal.plan.cues.length <= this.most) {
+        plan = proposal.plan;
+        least = cost(plan);
+      }
+      if (before - least < LEAST_SWAP) break;
+    }
     return plan;
+  }
+
+  /**
+   * Among plans that nobody could tell apart, the one nearest to one order: fewer pieces, and of each kind the first in the order of a
+   * closet from the skin out and from thin to thick. So a little colder air asks for the same pieces, and not for whichever happened to
+   * come out a hair cheaper.
+   */
+  private settle(polished: Plan): Plan {
+    const { person, timeline, damp, waiting, closet, sport, barriers = false } = this.request;
+    const asked = { person, closet, timeline, sport, damp, weights: this.course.weights, waiting };
+    const run = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S });
+    const before = run(polished);
+    const most = before.total + Math.max(SAME_POINTS, SAME_SHARE * before.total);
+    const unsafe = alarmsIn(before.findings).length;
+    let plan = polished;
+    const takes = (next: Plan): boolean => {
+      const then = run(next);
+      const same = then.total <= most && alarmsIn(then.findings).length <= unsafe;
+      if (same) plan = next;
+      return same;
+    };
+    const order = [...closet].sort(byPlace);
+    for (const g of alongOf(order, plan).reverse()) {
+      if (this.stopped) break;
+      if (NEEDLESS.has(g.group) && !(g.group === 'head' && g.role === 'over') && takes(leaveGarment(plan, g.id)))
+        continue;
+      const like = order.filter(
+        (o) =>
+          o.group === g.group &&
+          (o.role === g.role ||
+            (NEEDLESS.has(g.group) && o.role !== 'over' && g.role !== 'over' && o.role !== 'heater')) &&
+          (g.group !== 'hands' || (g.role === 'liner') === (o.role === 'liner')) &&
+          !isAlong(plan, o.id) &&
+          suitsSport(o, sport) &&
+          (barriers || !isBarrierLiner(o)) &&
+          byPlace(o, g) < 0,
+      );
+      for (const other of like) if (takes(swapGarment(plan, g.id, other))) break;
+    }
+    return plan;
+  }
+
+  /** The plan with one piece swapped for another of its like, or left at home. */
+  private *singleChanges(plan: Plan): Generator<Plan> {
+    const { closet, sport, barriers = false } = this.request;
+    for (const g of alongOf(closet, plan)) {
+      const like = closet.filter(
+        (o) =>
+          o.group === g.group &&
+          o.role === g.role &&
+          !isAlong(plan, o.id) &&
+          suitsSport(o, sport) &&
+          (barriers || !isBarrierLiner(o)),
+      );
+      for (const other of like) yield swapGarment(plan, g.id, other);
+      const helmet = g.group === 'head' && g.role === 'over';
+      if (g.group === 'face' || g.group === 'eyes' || (g.group === 'head' && !helmet) || g.group === 'hands')
+        yield leaveGarment(plan, g.id);
+    }
   }
 
   private explain(plan: Plan, curve: CurvePoint[]): Planned {

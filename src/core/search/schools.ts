@@ -2,7 +2,9 @@ import type { Garment } from '@/core/clothing/garment';
 import { OutOfRange } from '@/core/quantity/range';
 import { checkWeights, type Weights } from '@/core/judge/cost';
 import type { Plan } from '@/core/kit/plan';
-import { isBarrier } from '@/core/clothing/purpose';
+import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
+import { alongOf, swapGarment, takeGarment } from '@/core/kit/edit';
+import { MOUTH_COVERED } from './candidates';
 import { mostMoved, type Moved } from '@/core/questions/mostMoved';
 import { makePlan, type Planned, type PlanRequest, type Progress } from './planner';
 import type { Scored } from '@/core/judge/scorePlan';
@@ -19,8 +21,10 @@ export interface School {
   weights?: Partial<Weights>;
   /** what the closet must have for it to make sense */
   needs?: (g: Garment) => boolean;
+  /** what must then be along: a school that leaves it at home is not kept */
+  keeps?: (g: Garment) => boolean;
   /** habits that are more than a choice of garments */
-  habits?: Pick<PlanRequest, 'barriers' | 'twoSocks'>;
+  habits?: Pick<PlanRequest, 'barriers' | 'twoSocks' | 'mouthCovered'>;
 }
 
 const torso = (g: Garment, ...roles: Garment['role'][]) => g.group === 'torso' && roles.includes(g.role);
@@ -29,9 +33,6 @@ const isMerino = (g: Garment) => g.fibre === 'merino' || g.fibre === 'wool';
 const isLinedShell = (g: Garment) => torso(g, 'shell') && g.thicknessMm >= 1.2;
 const isMembrane = (g: Garment) => torso(g, 'shell', 'storm') && g.membrane;
 const isBase = (g: Garment) => torso(g, 'base');
-const isBarrierLiner = (g: Garment) => g.role === 'liner' && isBarrier(g);
-/** Share of the breath from which a piece counts as covering the mouth. */
-const MOUTH_COVERED = 0.15;
 const coversMouth = (g: Garment) => g.mouthCover >= MOUTH_COVERED;
 const thick = (g: Garment) => g.thicknessMm >= (g.filled ? 12 : 3.5);
 
@@ -66,30 +67,35 @@ export const SCHOOLS: readonly School[] = [
       (torso(g, 'shell', 'storm') && !isLinedShell(g)) ||
       (isBase(g) && g.thicknessMm > 1.2 && !isMesh(g)),
     needs: isLinedShell,
+    keeps: isLinedShell,
   },
   {
     id: 'membrane',
     name: 'Membrane shell, vents wide',
     leaves: (g) => torso(g, 'shell') && !g.membrane,
     needs: isMembrane,
+    keeps: isMembrane,
   },
   {
     id: 'breathable',
     name: 'Breathable wind or soft shell',
     leaves: isMembrane,
     needs: (g) => torso(g, 'shell') && !g.membrane,
+    keeps: (g) => torso(g, 'shell') && !g.membrane,
   },
   {
     id: 'many-thin',
     name: 'Many thin layers',
     leaves: (g) => torso(g, 'base', 'mid') && thick(g),
     needs: (g) => torso(g, 'mid') && !thick(g),
+    keeps: (g) => torso(g, 'mid') && !thick(g),
   },
   {
     id: 'few-thick',
     name: 'Few thick layers',
     leaves: (g) => torso(g, 'mid') && !thick(g),
     needs: (g) => torso(g, 'mid') && thick(g),
+    keeps: (g) => torso(g, 'mid') && thick(g),
   },
   {
     id: 'warm-legs',
@@ -102,30 +108,36 @@ export const SCHOOLS: readonly School[] = [
     name: 'Down at stops',
     leaves: (g) => torso(g, 'warm') && g.fibre !== 'down',
     needs: (g) => torso(g, 'warm') && g.fibre === 'down',
+    keeps: (g) => torso(g, 'warm') && g.fibre === 'down',
   },
   {
     id: 'synthetic-stops',
     name: 'Synthetic at stops',
     leaves: (g) => torso(g, 'warm') && g.fibre === 'down',
     needs: (g) => torso(g, 'warm') && g.fibre !== 'down',
+    keeps: (g) => torso(g, 'warm') && g.fibre !== 'down',
   },
   {
     id: 'five-finger',
     name: 'Five-finger gloves, with warmers',
     leaves: (g) => g.group === 'hands' && g.handForm === 'mitten',
     needs: (g) => g.group === 'hands' && g.handForm === 'fingers',
+    keeps: (g) => g.group === 'hands' && g.handForm === 'fingers',
   },
   {
     id: 'mittens',
     name: 'Mittens over liners',
     leaves: (g) => g.group === 'hands' && g.handForm === 'fingers' && g.role !== 'liner',
     needs: (g) => g.group === 'hands' && g.handForm === 'mitten',
+    keeps: (g) => g.group === 'hands' && g.handForm === 'mitten',
   },
   {
     id: 'mouth-covered',
     name: 'Mouth covered',
     leaves: (g) => g.group === 'face' && !coversMouth(g),
-    needs: coversMouth,
+    needs: (g) => g.group === 'face' && coversMouth(g),
+    keeps: coversMouth,
+    habits: { mouthCovered: true },
   },
   { id: 'mouth-bare', name: 'Only nose and cheeks covered', leaves: coversMouth },
   { id: 'one-sock', name: 'One sock', leaves: (g) => g.group === 'feet' && g.role === 'liner' },
@@ -141,6 +153,7 @@ export const SCHOOLS: readonly School[] = [
     name: 'Vapour barriers on hands and feet',
     leaves: () => false,
     needs: isBarrierLiner,
+    keeps: isBarrierLiner,
     habits: { barriers: true },
   },
 ];
@@ -203,7 +216,10 @@ export function compareSchools(
         },
         (done, says) => progress((i + done) / chosen.length, `${name}: ${says.toLowerCase()}`),
       );
-      plans.push({ school: { id, name }, planned: { ...planned, scored: byOwnWeights(request, planned.plan) } });
+      const plan = kept(request, school, planned.plan);
+      if (plan === null)
+        impossible.push({ id, name, why: 'nothing of that kind can be worn or carried on this outing' });
+      else plans.push({ school: { id, name }, planned: { ...planned, plan, scored: byOwnWeights(request, plan) } });
     } catch (e) {
       if (!(e instanceof OutOfRange)) throw e;
       impossible.push({ id, name, why: `${e.field}: ${String(e.value)}` });
@@ -211,6 +227,26 @@ export function compareSchools(
   });
   const partings = plans.slice(1).map((p) => parting(plans[0], p));
   return { plans, impossible, partings };
+}
+
+/**
+ * The plan as the school has it: where nothing it keeps to is along, the piece of that kind that costs least is worn instead of its
+ * like, or else carried. Null where none can be.
+ */
+function kept(r: PlanRequest, { keeps, leaves }: School, plan: Plan): Plan | null {
+  if (!keeps) return plan;
+  const along = alongOf(r.closet, plan);
+  if (along.some(keeps)) return plan;
+  const options = r.closet
+    .filter((g) => keeps(g) && !leaves(g) && suitsSport(g, r.sport))
+    .flatMap((g) => {
+      const like = along.find((o) => o.group === g.group && o.role === g.role);
+      return like
+        ? [swapGarment(plan, like.id, g)]
+        : [takeGarment(plan, g.id, 'worn'), takeGarment(plan, g.id, 'carried')];
+    })
+    .map((p) => ({ p, cost: byOwnWeights(r, p).total }));
+  return options.length === 0 ? null : options.reduce((a, b) => (b.cost < a.cost ? b : a)).p;
 }
 
 /** A school may weigh things its own way while it plans; compared, all plans are weighed as the athlete does. */

@@ -1,4 +1,5 @@
 import type { Garment, OpeningKind } from '@/core/clothing/garment';
+import type { Habits } from './candidates';
 import type { Kit } from './kit';
 
 /** Layers of the torso from the skin out. */
@@ -129,7 +130,7 @@ export function handWays(k: Kit): HandWay[] {
 }
 
 /** Head and face together: cap or hat, tube up or down, hood up or down, eyewear. */
-export function headWays(k: Kit): HeadWay[] {
+export function headWays(k: Kit, { mouthCovered = false }: Pick<Habits, 'mouthCovered'> = {}): HeadWay[] {
   const hoods = [k.shell, k.warm].flatMap((g) => {
     const hood = g && openingOf(g, 'hood');
     return g && hood ? [{ id: g.id, opening: hood.id }] : [];
@@ -148,7 +149,7 @@ export function headWays(k: Kit): HeadWay[] {
   ];
   const ways: HeadWay[] = [];
   for (const [top, piece] of tops)
-    for (const at of ['down', 'up'] as const)
+    for (const at of mouthCovered ? (['up'] as const) : (['down', 'up'] as const))
       for (const hood of ['down', 'up'] as const)
         for (const eyes of k.eyes ? [null, k.eyes] : [null])
           if (piece || top === 'bare') {
@@ -160,7 +161,8 @@ export function headWays(k: Kit): HeadWay[] {
               tube: at,
               hood,
               lens,
-              worn: ids([piece, k.tube, k.helmet, eyes]),
+              // What cannot be pulled down is taken off instead.
+              worn: ids([piece, tube || at === 'up' ? k.tube : null, k.helmet, eyes]),
               // A helmet's vents are shut once the hood or the tube is up.
               open: { ...tubeOpen(at), ...hoodOpen(hood), ...ventOpen(hood === 'down' && at === 'down' ? 1 : 0) },
             });
@@ -221,7 +223,14 @@ export function goingWays(): GoingWay[] {
 
 /** All ways of each choice, in the order of their places. */
 export type Ways = readonly [TorsoWay[], HandWay[], HeadWay[], LegWay[], FootWay[], GoingWay[]];
-export const allWays = (k: Kit): Ways => [torsoWays(k), handWays(k), headWays(k), legWays(k), footWays(k), goingWays()];
+export const allWays = (k: Kit, habits: Habits = {}): Ways => [
+  torsoWays(k),
+  handWays(k),
+  headWays(k, habits),
+  legWays(k),
+  footWays(k),
+  goingWays(),
+];
 
 const equal = <T>(a: readonly T[], b: readonly T[]): boolean => a.length === b.length && a.every((x, i) => x === b[i]);
 

@@ -18,6 +18,10 @@ export function recordRow(sim: Simulator, out: Series, row: number): void {
   out.fatigue[row] = s.head[HEAD.fatigue];
   out.feelsC[row] = sim.feelsC;
   out.bareFaceC[row] = sim.bareFace;
+  out.earC[row] = sim.weather.earC;
+  out.eyes[row] = sim.weather.eyes;
+  out.hairMmH[row] = sim.weather.hair;
+  out.fog[row] = sim.fog;
   out.mouth[row] = sim.stacks.mouth;
   out.sweatGh[row] = o.sweatTotal * 3600;
   // What the sun gives back (or the sky takes) belongs to the dry loss of the body.

@@ -22,6 +22,11 @@ export interface Series {
   feelsC: Float64Array;
   /** what is bare of the face, °C; Infinity where nothing is */
   bareFaceC: Float64Array;
+  /** ears, °C (Infinity covered); eyes hurt, 0–1; liquid onto the hair, mm/h; what is before the eyes fogs from 1 on */
+  earC: Float64Array;
+  eyes: Float64Array;
+  hairMmH: Float64Array;
+  fog: Float64Array;
   /** share of the breath that what covers the mouth gives back */
   mouth: Float64Array;
   /** g/h */
@@ -60,6 +65,10 @@ export function newSeries(rows: number, stepS: number, garments: number): Series
     fatigue: f(),
     feelsC: f(),
     bareFaceC: f(),
+    earC: f(),
+    eyes: f(),
+    hairMmH: f(),
+    fog: f(),
     mouth: f(),
     sweatGh: f(),
     evaporationGh: f(),

@@ -32,8 +32,10 @@ import { rehearse, SOMEBODY } from './rehearse';
 import { packLayers } from './packLayers';
 import { storedWater } from '@/core/moisture/beyondDry';
 import { breathDeposit } from '@/core/moisture/breathCover';
+import { lensFog } from '@/core/moisture/lensFog';
 import { Heaters } from './heaters';
 import { noContact, readFall, readTouch } from './surroundings';
+import { weathered, type Weathered } from './outOfTheWeather';
 import { Wearing } from './wearing';
 import { runThrough, type RunOptions } from './run';
 import type { Series } from './series';
@@ -47,6 +49,8 @@ const EFFORT_RISE_S = 60;
 const EFFORT_FALL_S = 45;
 /** Breath condenses where a cover is coldest, near its outside: so much of the way from its middle to the air (engineering value). */
 const COVER_FALL = 0.4;
+/** Eyewear that lets less through than this is sealed to the face, mm/s at 100 Pa (engineering value). */
+const SEALED = 100;
 /** A cheek cools with this time constant, s (cheek cooling curves of Tikuisis et al. 2007, from memory: most of it within ten minutes). */
 const BARE_FACE_S = 240;
 /** Comfort follows effort slowly, s: ten minutes in, a cool skin begins to feel right (common practice, no published source). */
@@ -79,7 +83,8 @@ export class Simulator {
   private readonly worn: Uint8Array;
   /** what is on, and how it is changed */
   readonly wearing: Wearing;
-  private readonly maxMetabolic: number;
+  /** W */
+  readonly maxMetabolic: number;
   /** the most heat of shivering when rested, W, and carbohydrate when fed, J */
   private readonly peakShiverW: number;
   private readonly mostFuel: number;
@@ -102,6 +107,9 @@ export class Simulator {
   private readonly metabolicBias: number;
   private falling = false;
   private readonly heaters: Heaters;
+  /** what the weather does to ears, eyes and hair, and the air of the last `dress` */
+  readonly weather: Weathered = { earC: 0.5, eyes: 0.5, hair: 0.5, lens: -1 };
+  private air: Conditions | null = null;
   /** what the air of the last `dress` feels like to bare skin, °C */
   feelsC = 0.5;
   private readonly contact = noContact();
@@ -204,6 +212,14 @@ export class Simulator {
     return this.wet;
   }
 
+  /** How near what is worn before the eyes is to fogging, 1 where it does: see `lensFog`. */
+  get fog(): number {
+    const { lens } = this.weather;
+    if (lens < 0 || !this.air) return 0;
+    const eyewear = this.arrays.garments[lens].airPermeability < SEALED ? 'goggles' : 'glasses';
+    return lensFog(this.air, { eyewear, faceC: this.state.skin[FACE], mouth: this.stacks.mouth });
+  }
+
   /** What is bare of the face, °C; Infinity where all of it is covered. */
   get bareFace(): number {
     return this.stacks.bareFace > 0 ? this.state.head[HEAD.bareFace] : Infinity;
@@ -239,6 +255,8 @@ export class Simulator {
     buildStacks(this.arrays, { worn: this.worn, open: this.state.open }, this.ambient, this.stacks);
     packLayers(this.state.memory, this.stacks, this.arrays);
     this.feelsC = feelsLikeC(c);
+    this.air = c;
+    weathered(c, this.stacks, this.arrays, this.weather);
     this.bareFaceC = bareSkinC(c.airC, c.relativeWind, this.stacks.bareFace || CHEEK_TISSUE);
     this.falling = readFall(m, c);
     // Heat still owed by layers that are off now is settled at once, so that nothing is forgotten.

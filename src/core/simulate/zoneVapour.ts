@@ -1,5 +1,5 @@
 import { saturationFast } from '@/core/atmosphere/humidity';
-import { humidityOverFilling } from '@/core/clothing/sorption';
+import { FILLING_OVER_HUMIDITY, SORPTION_STEPS } from '@/core/clothing/sorption';
 import { DRY_SKIN_CONDUCTANCE, DRY_WETTEDNESS, FULL_FILM } from '@/core/moisture/film';
 import { LATENT_FUSION, LATENT_VAPOUR } from '@/core/quantity/units';
 import {
@@ -99,7 +99,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
     let inner = outer;
     let curve = 0;
     let moist = 0;
-    let chord = 1;
+    let filledShare = 1;
     let held = false;
     let clogInside = 1;
     let jInside = 0;
@@ -107,7 +107,12 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
       curve = saturationFast(m[temperature + j]);
       moist = m[water + j];
       held = moist >= m[node + SORB];
-      chord = held ? 1 : humidityOverFilling(moist * m[node + PER_SORB]);
+      if (!held) {
+        const x = moist * m[node + PER_SORB] * SORPTION_STEPS;
+        const i = x | 0;
+        const a = FILLING_OVER_HUMIDITY[i];
+        filledShare = a + (FILLING_OVER_HUMIDITY[i + 1] - a) * (x - i);
+      }
       const within = (node - RECORD) & INDEX;
       jInside = m[within + PLACE] & INDEX;
       if (k > 1 && m[ice + jInside] > 0) clogInside = 1 + m[ice + jInside] * FROST_CLOG;
@@ -119,7 +124,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
     }
     if (k <= 1) {
       // Skin wettedness, implicit in its film so that a thin film neither flickers nor runs negative.
-      const first = k === 0 ? air : held ? curve : curve * chord * moist * m[node + PER_SORB];
+      const first = k === 0 ? air : held ? curve : (curve * moist * m[node + PER_SORB]) / filledShare;
       const pull = inner * (skinSaturation - first) + skinVent * (skinSaturation - air);
       const ahead = (m[FILM + z] + dt * sweat) / (pull > 0 ? 1 + dt * pull * PER_FULL_FILM : 1);
       const filmShare = ahead > FULL_FILM ? 1 : ahead * PER_FULL_FILM;
@@ -133,7 +138,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
     if (k > 0) {
       // A dry layer's capacity, water per humidity / (saturation · dt), times its starting pressure is its water over the step.
       // The row is multiplied through by its saturation pressure, which saves a division.
-      const perHumidity = m[node + SORB] / chord;
+      const perHumidity = m[node + SORB] * filledShare;
       const vent = m[node + VENT_VAPOUR];
       const inverse = curve / ((held ? HOLD * curve : perHumidity * rate) + curve * (inner + vent + outer - reflected));
       const right = (vent * air + fromOutside + (held ? HOLD * curve : moist * rate)) * inverse;
@@ -195,7 +200,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
     const outside = m[node + VAPOUR_LINK];
     lost += vent * (m[node + PRESSURE] - air);
     const before = m[water + i];
-    const wetNode = m[node + HELD] === 1 ? 1 : before / m[node + PER_HUMIDITY];
+    const wetNode = m[node + HELD] === 1 ? 1 : before * m[node + PER_SORB];
     const now = before + dt * net;
     m[water + i] = now;
     // `owed` now holds λ·(actual − assumed) evaporation; positive means more heat is still to be taken.

@@ -76,7 +76,7 @@ test('at the end: half a litre left in the clothes is a point; a stop that takes
 });
 
 test('caution weighs cold, chill and fingers, and nothing else', () => {
-  const one: BodyCost = { cold: 1, heat: 1, wetSkin: 1, wetLayers: 1, afterChill: 1, extremities: 1 };
+  const one: BodyCost = { cold: 1, heat: 1, wetSkin: 1, wetLayers: 1, afterChill: 1, extremities: 1, burden: 1 };
   expect(weighed(one, { caution: 3, fuss: 2, weight: 2 })).toEqual({ ...one, cold: 3, afterChill: 3, extremities: 3 });
 });
 
@@ -87,8 +87,8 @@ test('weights are 0.2 to 3', () => {
 });
 
 test('the whole is the sum of its parts, and what decided is the largest', () => {
-  const c = { ...noCost(), cold: 1, heat: 2, wetSkin: 0.5, alarms: 5, changes: 0.3, mass: 0.2 };
+  const c = { ...noCost(), cold: 1, heat: 2, wetSkin: 0.5, alarms: 5, changes: 0.3, mass: 0.2, lacking: 0 };
   expect(totalCost(c)).toBeCloseTo(9, 9);
   expect(deciding(c)).toEqual({ part: 'alarms', share: 5 / 9 });
-  expect(deciding({ ...noCost(), alarms: 0, changes: 0, mass: 0 }).share).toBe(0);
+  expect(deciding({ ...noCost(), alarms: 0, changes: 0, mass: 0, lacking: 0 }).share).toBe(0);
 });

@@ -61,12 +61,19 @@ const moment = (over: Partial<Moment>): Moment => ({
   waterG: 0,
   feelsC: -5,
   feelsBareC: -5,
+  earC: Infinity,
+  eyes: 0,
+  hairMmH: 0,
+  fog: 0,
+  wornKg: 2,
+  warmOn: 0,
+  effort: 0.3,
   ...over,
 });
 const cost = (over: Partial<Moment>) => {
   const c = noCost();
   addMoment(c, moment(over), AVERAGE_PERSON, 1);
-  return totalCost({ ...c, alarms: 0, changes: 0, mass: 0 });
+  return totalCost({ ...c, alarms: 0, changes: 0, mass: 0, lacking: 0 });
 };
 
 test('comfort costs nothing; safety is priced beyond any comfort; the first minutes may feel cool', () => {
@@ -80,7 +87,7 @@ test('comfort costs nothing; safety is priced beyond any comfort; the first minu
 });
 
 test('the part that decided is the largest one', () => {
-  const parts = { ...noCost(), alarms: 0, changes: 0.4, mass: 0.1, extremities: 2 };
+  const parts = { ...noCost(), alarms: 0, changes: 0.4, mass: 0.1, lacking: 0, extremities: 2 };
   expect(deciding(parts)).toEqual({ part: 'extremities', share: 0.8 });
 });
 

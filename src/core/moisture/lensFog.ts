@@ -1,6 +1,5 @@
 import { saturationFast } from '@/core/atmosphere/humidity';
 import { exhaledC } from '@/core/body/respiration';
-import type { Conditions } from '@/core/outing/conditions';
 
 /**
  * How warm a lens is between air (0) and face (1), by how closed the eyewear is; and how much of the breath's vapour rises
@@ -24,7 +23,7 @@ export interface Eyewear {
 
 /** Vapour pressure behind a lens over what the lens can bear before it fogs; over 1 it fogs (below 0 °C: freezes). */
 export function lensFog(
-  { airC, vapourPa, relativeWind }: Pick<Conditions, 'airC' | 'vapourPa' | 'relativeWind'>,
+  { airC, vapourPa, relativeWind }: { airC: number; vapourPa: number; relativeWind: number },
   { eyewear, faceC, mouth }: Eyewear,
 ): number {
   const rises = (BARE_RISES + RISES * mouth * mouth) / (1 + relativeWind / FLUSH_MS);

@@ -1,0 +1,63 @@
+import { fabricResistance, type Garment } from '@/core/clothing/garment';
+import { isIndoors } from '@/core/effort/sports';
+import { feelsLikeC } from '@/core/outing/feelsLike';
+import type { Timeline } from '@/core/outing/timeline';
+import { clamp } from '@/core/quantity/range';
+
+/** What an outing asks for to be along whatever the plan: how cold it feels standing about, and how long one is out. */
+export interface Need {
+  /** coldest felt standing still outdoors, °C */
+  feelsC: number;
+  /** hours outdoors */
+  hours: number;
+}
+
+export function needOf(t: Timeline): Need {
+  let feelsC = Infinity;
+  let seconds = 0;
+  for (const s of t.stretches) {
+    if (isIndoors(s.sport)) continue;
+    feelsC = Math.min(feelsC, feelsLikeC({ airC: s.airC, relativeWind: s.stillWind ?? s.relativeWind }));
+    seconds += s.endS - s.startS;
+  }
+  return { feelsC, hours: seconds / 3600 };
+}
+
+/** Full points for what is not along, and between which felt temperatures, °C, and hours out they grow to that (engineering values). */
+const HAT = { points: 0.35, feelsC: [1, -9], hours: [0.3, 1.5] } as const;
+const HANDS = { points: 0.4, feelsC: [5, -5], hours: [0.2, 1] } as const;
+const SPARE_HANDS = { points: 0.25, feelsC: [0, -12], hours: [0.75, 3] } as const;
+const WARMTH = { points: 0.9, feelsC: [10, -8], hours: [0.5, 3] } as const;
+/** A hood is half a hat. */
+const HOOD = 0.5;
+/** Insulation over the base that holds somebody who stands, m²K/W: at 10 °C felt, and more for each kelvin below, up to the last. */
+const HOLDS = { at10: 0.1, perK: 0.022, most: 0.75 } as const;
+
+const ramp = (v: number, [from, to]: readonly [number, number]): number => clamp((v - from) / (to - from), 0, 1);
+const asks = (n: Need, of: { points: number; feelsC: readonly [number, number]; hours: readonly [number, number] }) =>
+  of.points * ramp(n.feelsC, of.feelsC) * ramp(n.hours, of.hours);
+
+/**
+ * Points for what ought to be along and is not: something for the head, for the hands, dry gloves, and warmth for somebody who must
+ * stand. Each grows with cold and hours and without a step, so that no air and no minute decides (common practice, no published
+ * source, for what; the ramps are engineering values).
+ * @param along worn and carried
+ */
+export function lackPrice(along: Iterable<Garment>, need: Need): number {
+  let hat = 0;
+  let hands = 0;
+  let warmth = 0;
+  for (const g of along) {
+    if (g.group === 'head' && g.role !== 'over') hat = 1;
+    else if (g.openings.some((o) => o.kind === 'hood')) hat = Math.max(hat, HOOD);
+    if (g.group === 'hands' && g.role !== 'heater' && g.role !== 'over') hands++;
+    if (g.group === 'torso' && (g.role === 'mid' || g.role === 'warm')) warmth += fabricResistance(g);
+  }
+  const enough = clamp(HOLDS.at10 + HOLDS.perK * (10 - need.feelsC), HOLDS.at10, HOLDS.most);
+  return (
+    asks(need, HAT) * (1 - hat) +
+    (hands === 0 ? asks(need, HANDS) : 0) +
+    (hands < 2 ? asks(need, SPARE_HANDS) : 0) +
+    asks(need, WARMTH) * clamp(1 - warmth / enough, 0, 1)
+  );
+}
