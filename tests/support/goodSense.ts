@@ -5,6 +5,7 @@ import { LIQUID_SHARE } from '@/core/atmosphere/precipitation';
 import { isStop, type Sport } from '@/core/effort/sports';
 import { isSafe } from '@/core/judge/findings';
 import { judge } from '@/core/judge/judgement';
+import { LIMIT } from '@/core/judge/limits';
 import { operations } from '@/core/kit/difference';
 import { alongOf } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
@@ -102,7 +103,7 @@ export const RULES: Record<string, (s: Seen) => string | undefined> = {
     if (!along.some(isWarm)) return 'no warm layer along';
     const endS = c.timeline.legStartS[cold + 1];
     const vote = planned.scored.metrics.sensation[Math.round(endS / planned.scored.series.stepS)];
-    return vote > -1 || at(endS - 60).some(isWarm)
+    return vote > LIMIT.feltCool || at(endS - 60).some(isWarm)
       ? undefined
       : `the warm layer stays in the pack at a vote of ${vote.toFixed(1)}`;
   },

@@ -100,9 +100,11 @@ const HAIR_MM_H = 1.5;
 const RACE_KG = 1.2;
 const RACE_EFFORT = 0.5;
 /** The jacket for stops gets damp and is not there when it is needed: points an hour at work, between these heat productions, W/m². */
-const KEEP_DRY = 0.3;
+const KEEP_DRY = 0.5;
 const WORK_WM2 = [130, 260] as const;
 
+/** Votes beneath the first that is felt as cool at which an hour is a point (engineering value). */
+const COLD_SPAN = 0.9;
 /** Shivering that goes unnoticed, and how much beyond it makes a point an hour, W. */
 const SHIVER_FREE_W = 15;
 const SHIVER_POINT_W = 45;
@@ -116,7 +118,7 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
   c.cold +=
     settle *
     hours *
-    (below(m.sensation, -0.8, 1.2) +
+    (below(m.sensation, -0.8, COLD_SPAN) +
       below(m.torsoC + person.warmth, coldTorso(m.heatWm2), 2) +
       below(m.limbsC, LIMIT.limbCold, 5) * 0.5 +
       Math.max(0, m.shiverW - SHIVER_FREE_W) / SHIVER_POINT_W);

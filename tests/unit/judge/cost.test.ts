@@ -34,7 +34,7 @@ function anHourOf(over: Partial<Moment>, hours = 1): BodyCost {
 test('an hour in which nothing is wrong costs nothing', () => expect(anHourOf({})).toEqual(noCost()));
 
 test.each<[string, Partial<Moment>, keyof BodyCost, number]>([
-  ['feeling 1.2 votes under −0.8', { sensation: -2 }, 'cold', 1],
+  ['feeling 0.9 votes under −0.8', { sensation: -1.7 }, 'cold', 1],
   ['arms 5 K under 19 °C', { limbsC: 14 }, 'cold', 0.5],
   ['shivering at 60 W, of which 15 go unnoticed', { shiverW: 60 }, 'cold', 1],
   ['torso 2 K under what is chilled through at 200 W/m²', { torsoC: 35.7 - 5.5 - 6.5 - 2 }, 'cold', 1],
@@ -57,8 +57,8 @@ test.each<[string, Partial<Moment>, keyof BodyCost, number]>([
 });
 
 test('the first ten minutes may feel cool: they count 0.15; heat and water count from the start', () => {
-  expect(anHourOf({ sensation: -2, timeS: 599 }).cold).toBeCloseTo(0.15, 9);
-  expect(anHourOf({ sensation: -2, timeS: 600 }).cold).toBeCloseTo(1, 9);
+  expect(anHourOf({ sensation: -1.7, timeS: 599 }).cold).toBeCloseTo(0.15, 9);
+  expect(anHourOf({ sensation: -1.7, timeS: 600 }).cold).toBeCloseTo(1, 9);
   expect(anHourOf({ fingersC: 17, timeS: 0 }).extremities).toBeCloseTo(0.15, 9);
   expect(anHourOf({ sensation: 2.2, timeS: 0 }).heat).toBeCloseTo(1, 9);
 });
