@@ -46,6 +46,7 @@ export class Course {
   /** what the outing asks to be along */
   readonly need: Need;
   readonly waiting: number;
+  readonly habits: Habits;
   /** what each small move last cost more than the path it was tried on, points, by the move's name */
   readonly record = new Map<string, number>();
   private readonly allows: Allows[];
@@ -59,9 +60,9 @@ export class Course {
     readonly timeline: Timeline,
     readonly damp: Record<string, number> | undefined,
     weights: Partial<Weights> | undefined,
-    waiting: number | undefined,
-    readonly habits: Habits = {},
+    { waiting, habits = {} }: { waiting?: number; habits?: Habits } = {},
   ) {
+    this.habits = habits;
     this.phases = phases(timeline);
     this.need = needOf(timeline);
     this.weights = checkWeights(weights);
@@ -96,8 +97,8 @@ export class Course {
   }
 
   /** How many things may be done at one moment that nobody would stop for: few on the move, fewer at race effort, more where one halts. */
-  operations(p: number, halt: boolean): number {
-    if (halt) return MOST_OPERATIONS.halt;
+  operations(p: number, hands: 'halted' | 'moving'): number {
+    if (hands === 'halted') return MOST_OPERATIONS.halt;
     const { vo2maxMl, massKg } = this.person;
     const share = this.starts[p].metabolicW / maximalMetabolicRate(vo2maxMl, massKg);
     return share >= RACE_SHARE ? MOST_OPERATIONS.race : MOST_OPERATIONS.move;

@@ -40,7 +40,7 @@ export const sameParts = (a: Kit[keyof Kit], b: Kit[keyof Kit]): boolean =>
   Array.isArray(a) && Array.isArray(b) ? sameSet(a, b) : a === b;
 
 /** The parts of a kit in the order they are chosen: what decides most comes first. @param round in later ones two layers change at once as well */
-export function kitParts(c: Candidates, round: 'first' | 'later', warm: Kit['warm']): KitPart[] {
+export function kitParts(c: Candidates, round: 'first' | 'later'): KitPart[] {
   const gloves = (kit: Kit): Kit[] =>
     none(c.liners)
       .flatMap((liner) => none(c.mitts).map((mitts) => ({ ...kit, liner, mitts })))

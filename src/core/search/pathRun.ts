@@ -126,7 +126,11 @@ export class PathRun {
       const c = this.changeOf(before, dress, here);
       change = c.change;
       if (phase.onTheMove && change?.halt) return null;
-      if (!phase.halted && !phase.stop && operations(c.actions) > course.operations(p, change?.halt ?? false))
+      if (
+        !phase.halted &&
+        !phase.stop &&
+        operations(c.actions) > course.operations(p, change?.halt ? 'halted' : 'moving')
+      )
         return null;
       const hands = { pieces: c.pieces, seconds: change?.seconds ?? 0, halt: change?.halt ?? false };
       changes += this.priceOf(p, hands, dress) * w.fuss;

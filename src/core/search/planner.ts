@@ -163,7 +163,7 @@ class Search {
     private readonly progress: Progress,
   ) {
     const { person, timeline, damp, weights, waiting } = request;
-    this.course = new Course(person, timeline, damp, weights, waiting, request);
+    this.course = new Course(person, timeline, damp, weights, { waiting, habits: request });
     this.most = within('most cues', request.maxCues ?? MOST_CUES, 0, MOST_CUES);
     this.candidates = candidates(request.closet, request.sport, timeline, request);
     const even = Math.round(timeline.endS / STEPS_AN_OUTING / 30) * 30;
@@ -241,7 +241,7 @@ class Search {
   /** Tries every candidate of every part. */
   private improveKit(start: PathRun, round: number, budget: number): PathRun {
     let best = start;
-    const parts = kitParts(this.candidates, round > 0 ? 'later' : 'first', best.kit.warm);
+    const parts = kitParts(this.candidates, round > 0 ? 'later' : 'first');
     parts.forEach((part, i) => {
       this.tell(round === 0 ? 0.05 + (0.3 * i) / parts.length : 0.45, `Choosing ${part.name}`);
       if (!this.within(budget)) return;
