@@ -109,7 +109,7 @@ describe('trials', () => {
       dayOf([aLeg({ minutes: 40 }), aLeg({ minutes: 30 })], 6),
       undefined,
       undefined,
-      0,
+      { waiting: 0 },
     );
     const count = (news?: ReadonlySet<string>) => {
       const run = ran(kit, 60, mild);
@@ -155,8 +155,8 @@ describe('other kits to begin from', () => {
     expect(Object.keys(kit).filter((k) => !keys.has(k as keyof Kit))).toEqual([]);
   });
   test('pairs of layers change both, and only when asked for', () => {
-    expect(kitParts(parts, 'first', kit.warm).some((p) => p.name.includes(' and '))).toBe(false);
-    const pairs = kitParts(all, 'later', kit.warm).filter((p) => p.name.includes(' and '));
+    expect(kitParts(parts, 'first').some((p) => p.name.includes(' and '))).toBe(false);
+    const pairs = kitParts(all, 'later').filter((p) => p.name.includes(' and '));
     expect(pairs.map((p) => p.name)).toEqual(['mid layer and shell', 'base and mid layer']);
     const first = firstKit(all, 'jacket');
     for (const k of pairs[0].options(first)) {
