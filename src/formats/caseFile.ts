@@ -39,6 +39,7 @@ interface CaseLeg {
   shelter?: Shelter;
   precipitation?: { mmH: number; kind: PrecipitationKind };
   sunWm2?: number;
+  altitudeM?: number;
   pack?: boolean;
   loadKg?: number;
   noStopping?: boolean;
@@ -266,8 +267,11 @@ function toLeg(l: CaseLeg, i: number, person: Person): Leg {
             sunWm2: l.sunWm2 ?? 0,
             precipitation: l.precipitation?.kind ?? 'none',
             precipitationMmH: l.precipitation?.mmH ?? 0,
+            altitudeM: l.altitudeM,
           },
         }
-      : {}),
+      : l.altitudeM === undefined
+        ? {}
+        : { air: { altitudeM: l.altitudeM } }),
   };
 }

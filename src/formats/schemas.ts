@@ -91,6 +91,9 @@ const effort = {
   ],
 };
 
+/** Where the standard atmosphere is taken to hold, m. */
+const ALTITUDE_M = [-500, 9000] as const;
+
 const legAir = object(
   {
     airC: number(-60, 45),
@@ -100,6 +103,7 @@ const legAir = object(
     sunWm2: number(0, 800),
     precipitationMmH: number(0, 60),
     precipitation: { enum: PRECIPITATION_KINDS },
+    altitudeM: number(...ALTITUDE_M),
   },
   [],
 );
@@ -209,6 +213,7 @@ const caseLegProperties = {
   shelter: { enum: ['open', 'forest', 'ridge', 'indoor', 'street'] },
   precipitation: object({ mmH: number(0, 60), kind: { enum: PRECIPITATION_KINDS } }, ['mmH', 'kind']),
   sunWm2: number(0, 800),
+  altitudeM: { ...number(...ALTITUDE_M), description: 'm above the sea: thin air carries less heat' },
   pack: { type: 'boolean' },
   loadKg: number(0, 60),
   noStopping: { type: 'boolean' },

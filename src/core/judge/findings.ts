@@ -343,8 +343,8 @@ function breath({ airways }: Metrics): Finding[] {
   ];
 }
 
-/** What the outing itself says: too fast a leg, a forecast that ends, night. */
-function ofTheOuting({ stretches, legs, slowed, beyond }: Timeline): Finding[] {
+/** What the outing itself says, before anything is planned: too fast a leg, a forecast that ends, night. */
+export function ofTheOuting({ stretches, legs, slowed, beyond }: Timeline): Finding[] {
   const out: Finding[] = slowed.map((x) => ({
     kind: 'slowed',
     severity: x.askedW > (1 + LIMIT.slowed) * x.heldW ? 2 : 1,

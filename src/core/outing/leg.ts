@@ -24,6 +24,8 @@ export interface LegAir {
   /** short-wave on the body, W/m² */
   sunWm2?: number;
   precipitationMmH?: number;
+  /** m above the sea, where the route does not say */
+  altitudeM?: number;
   precipitation?: PrecipitationKind;
 }
 

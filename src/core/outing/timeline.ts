@@ -127,7 +127,7 @@ export function buildTimeline(input: TimelineInput): Timeline {
         speed: how.speed,
         slope: way.slope,
         distanceM: distance + ((f0 + f1) / 2) * way.length,
-        eleM: here.eleM,
+        eleM: leg.air?.altitudeM ?? here.eleM,
         course: here.bearing,
         mostW: how.mostW,
       };

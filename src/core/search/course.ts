@@ -26,6 +26,8 @@ const RACE_SHARE = 0.7;
  */
 const STEAMING_W = 520;
 const BITTER_C = -25;
+/** Nobody can go easier than this, W: little more than standing. */
+const EASES_W = 280;
 /** Nobody presses on beyond this share of their maximum. */
 const BRISK_SHARE = 0.75;
 
@@ -127,7 +129,8 @@ export class Course {
       warmOn: phase.stop || going !== 'own effort' || s.metabolicW - s.externalW < STEAMING_W || s.airC < BITTER_C,
       overLegs: phase.stop || going === 'carried',
       drySocks: phase.stop && phase.startS > 0 && timeline.legStartS[s.leg + 1] - phase.startS >= SOCKS_STOP_S,
-      easy: paced,
+      // Whoever rolls downhill cannot go easier.
+      easy: paced && s.metabolicW > EASES_W,
       brisk: paced && s.metabolicW < BRISK_SHARE * most,
       lee:
         phase.stop &&

@@ -4,6 +4,8 @@ import { useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Person } from '@/core/body/person';
 import { SPORT } from '@/core/effort/sports';
+import { ofTheOuting } from '@/core/judge/findings';
+import { findingSentence } from '@/core/judge/verdict';
 import { coldestFelt, exposureAt } from '@/core/outing/feelsLike';
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import type { Timeline } from '@/core/outing/timeline';
@@ -12,6 +14,7 @@ import { poundToKg } from '@/core/quantity/units';
 import { clock, day, FIRST_TIME_MS, LAST_TIME_MS, localTimeText, readLocalTime, timeOfDay } from '@/formats/dates';
 import { temperature, windSpeed, type Units } from '@/formats/measures';
 import type { Problem } from '@/formats/problem';
+import { fillSlots } from '@/formats/sentences';
 import { Header } from '@/features/shell/Header';
 import type { StoredOuting } from '@/store/outings';
 import { Button } from '@/ui/Button';
@@ -192,6 +195,12 @@ function Summary({ outing, timeline, units }: { outing: Outing; timeline: Timeli
       , feels like {temperature(e.feelsC, units)}: {e.hazard} risk,{' '}
       {Number.isFinite(e.freezesMin) ? `bare cheeks may freeze in ${e.freezesMin.toFixed(0)} min` : e.says}.{' '}
       {coldOrWind(timeline, units)}
+      {ofTheOuting(timeline).map((f) => (
+        <span key={`${f.kind}${f.atS}`} className={f.severity > 1 ? 'font-semibold' : ''}>
+          {' '}
+          {fillSlots(findingSentence(f), units)}
+        </span>
+      ))}
     </p>
   );
 }

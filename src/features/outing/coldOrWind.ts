@@ -1,5 +1,6 @@
 import { chillSplit } from '@/core/atmosphere/chillSplit';
 import { SHELTER_FACTOR } from '@/core/atmosphere/windAtBody';
+import { coldestFelt, feelsLikeC } from '@/core/outing/feelsLike';
 import { isIndoors } from '@/core/effort/sports';
 import type { Timeline } from '@/core/outing/timeline';
 import { clock } from '@/formats/dates';
@@ -10,7 +11,7 @@ const COLD_C = 12;
 /** What is less than this is not worth a word, K. */
 const WORTH_K = { wind: 0.5, sun: 1, calm: 2 } as const;
 
-/** Is it cold or is it the wind? In a sentence, at the stretch where bare skin loses most. */
+/** Is it cold or is it the wind? In a sentence, at the moment that feels coldest. */
 export function coldOrWind(timeline: Timeline, units: Units): string {
   const out = timeline.stretches.filter((s) => s.airC < COLD_C && !isIndoors(s.sport));
   if (out.length === 0) return '';
@@ -21,8 +22,12 @@ export function coldOrWind(timeline: Timeline, units: Units): string {
       relativeMs: s.relativeWind,
       sunWm2: s.sunWm2,
     });
-  const worst = out.reduce((a, b) => (split(b).feelsC < split(a).feelsC ? b : a));
-  const s = split(worst);
+  // One scale: wind and own speed share what the wind chill index takes off the air, at the moment it says is coldest.
+  const worst = coldestFelt(out);
+  const parted = split(worst);
+  const moving = parted.windK + parted.ownK;
+  const scale = moving > 0.01 ? Math.max(0, worst.airC - feelsLikeC(worst)) / moving : 1;
+  const s = { windK: parted.windK * scale, ownK: parted.ownK * scale, sunK: parted.sunK * scale };
   if (s.windK + s.ownK < WORTH_K.calm && s.sunK > -WORTH_K.sun)
     return `It is the cold, hardly any wind: at worst ${temperature(worst.airC, units)} on bare skin.`;
   const parts = [
