@@ -16,7 +16,10 @@ export function verdict(list: readonly Finding[], m: Metrics): Verdict {
     return {
       tone: 'holds',
       lead: dry ? 'It holds as forecast, and you stay dry.' : 'It holds as forecast.',
-      rest: `${m.waterPeak.value < 3 ? 'Hardly any water in your clothes' : `At most {mass:${m.waterPeak.value.toFixed(0)}} of water in your clothes at {time:${m.waterPeak.atS}}`}; fingers never below {temp:${m.fingers.value.toFixed(4)}}.${worst ? ' ' + findingSentence(worst) : ''}`,
+      rest: `${m.waterPeak.value < 3 ? 'Hardly any water in your clothes' : `At most {mass:${m.waterPeak.value.toFixed(0)}} of water in your clothes at {time:${m.waterPeak.atS}}`}; fingers never below {temp:${m.fingers.value.toFixed(4)}}.${list
+        .slice(0, NOTES)
+        .map((f) => ' ' + findingSentence(f))
+        .join('')}`,
     };
   }
   const others = list.slice(1).filter((f) => f.severity >= 2);
@@ -36,6 +39,9 @@ export function verdict(list: readonly Finding[], m: Metrics): Verdict {
     rest: `${said(worst)}.${tail}`,
   };
 }
+
+/** Notes that a plan that holds is given along with. */
+const NOTES = 2;
 
 const plural = (what: string): boolean => /fingers|toes|airways|ears/.test(what);
 
@@ -75,6 +81,7 @@ function number(f: Finding): string {
 export function findingSentence(f: Finding): string {
   if (f.kind === 'chances' || f.kind === 'stuck out') return `${f.what}: ${number(f)} ${f.means}.`;
   if (f.kind === 'floor') return `It feels like ${said(f)}.`;
+  if (f.kind === 'airways') return `${f.what}, in air of ${number(f)} at {time:${f.atS}}: ${f.means}.`;
   const verb = f.kind === 'exposure' ? 'feels like' : f.unit === '°C' && f.kind !== 'too hot' ? 'falls to' : 'reaches';
   return `${f.what} ${verb} ${number(f)} at {time:${f.atS}}: ${f.means}.`;
 }
