@@ -1,4 +1,5 @@
 import { ZONES, ZONE_COUNT, ZONE_TABLE, zoneIndex, type Zone } from '@/core/body/zones';
+import { byText } from '@/core/quantity/exact';
 import { OutOfRange } from '@/core/quantity/range';
 import { LATENT_VAPOUR } from '@/core/quantity/units';
 import { FIBRES, saturationRegain, wetConductance } from './fibres';
@@ -87,6 +88,9 @@ const SHOE_ROOM = 0.0055;
 
 /** Skin area of a zone of the table's person, m², over which an opening's free area and a heater's heat are spread. */
 const areaOf = (zone: Zone): number => ZONE_TABLE[zoneIndex(zone)].areaM2;
+
+const fromSkinOut = (a: Garment, b: Garment): number =>
+  a.order - b.order || a.thicknessMm - b.thicknessMm || byText(a.id, b.id);
 
 /** @throws OutOfRange on a garment outside its range, a duplicate id or more than 200 garments */
 export function garmentArrays(garments: Garment[]): GarmentArrays {
@@ -185,7 +189,8 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
       }
     });
   });
-  const sorted = garments.map((_, i) => i).sort((a, b) => garments[a].order - garments[b].order || a - b);
+  // Layers of one place lie thin beneath thick, whatever the order in which they are listed.
+  const sorted = garments.map((_, i) => i).sort((a, b) => fromSkinOut(garments[a], garments[b]));
   w.inOrder.set(sorted);
   w.inZone = ZONES.map((zone) => Uint8Array.from(sorted.filter((g) => garments[g].panels[zone])));
   return w;

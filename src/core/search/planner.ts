@@ -158,10 +158,15 @@ class Search {
   private stopped = false;
   private done = 0;
 
+  private readonly request: PlanRequest;
+
   constructor(
-    private readonly request: PlanRequest,
+    asked: PlanRequest,
     private readonly progress: Progress,
   ) {
+    // The plan must not depend on the order in which a closet is listed.
+    this.request = { ...asked, closet: [...asked.closet].sort(byPlace) };
+    const { request } = this;
     const { person, timeline, damp, weights, waiting } = request;
     this.course = new Course(person, timeline, damp, weights, { waiting, habits: request });
     this.most = within('most cues', request.maxCues ?? MOST_CUES, 0, MOST_CUES);
