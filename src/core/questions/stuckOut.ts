@@ -82,9 +82,11 @@ export function stuckOut(r: StuckQuestion): StuckOut {
   const have = r.closet.filter((g) => along.has(g.id));
   const spare = r.closet.filter((g) => !along.has(g.id) && helpsStuck(g));
   const stuck = places.map(({ place, stretch }): Stuck => {
-    const base = wait(r, have, stretch);
+    const means = MEANS.filter((m) => m.possible?.(stretch) ?? true);
+    const waits = new Waiting(r, [...have, ...spare, ...means.flatMap((m) => m.cover ?? [])], stretch);
+    const base = waits.in(have);
     const better = spare
-      .map((g) => ({ g, run: wait(r, [...have, g], stretch, { extra: g }) }))
+      .map((g) => ({ g, run: waits.in([...have, g]) }))
       .sort((a, b) => score(b.run) - score(a.run) || a.g.massG - b.g.massG)[0];
     const helps = better && score(better.run) > score(base) + 0.25;
     return {
@@ -99,8 +101,8 @@ export function stuckOut(r: StuckQuestion): StuckOut {
       dangerBy: base.dangerBy,
       after: base.after,
       doorH: hoursToDoor(r.timeline, stretch),
-      means: MEANS.filter((m) => m.possible?.(stretch) ?? true).map((m) => {
-        const { handsH, dangerH } = wait(r, have, stretch, { means: m });
+      means: means.map((m) => {
+        const { handsH, dangerH } = waits.in(m.cover ? [...have, m.cover] : have, m);
         return { name: m.name, handsH, dangerH };
       }),
       oneMore: helps
@@ -170,26 +172,38 @@ const stillAt = (r: StuckQuestion, place: Stretch): Stretch => ({
   relativeWind: place.stillWind ?? place.relativeWind,
 });
 
-/** Goes along to the place, then waits there in everything. */
-function wait(
-  r: StuckQuestion,
-  have: Garment[],
-  place: Stretch,
-  { extra, means }: { extra?: Garment; means?: Means } = {},
-): Waited {
-  const garments = means?.cover ? [...have, means.cover] : have;
-  const sim = new Simulator(r.person, garments);
-  const more = [extra, means?.cover].flatMap((g) => (g ? [g.id] : []));
-  const plan = { ...r.plan, carried: [...r.plan.carried, ...more] };
-  sim.start(plan, r.damp);
-  const before = r.timeline.stretches.filter((s) => s.endS <= place.startS + 1e-6);
-  if (before.length > 0) sim.run(before, plan, { stepS: STEP_S / 2, sampleS: 600 });
-  sim.wearing.apply(everythingOn(sim, garments), place.airC);
-  const startS = before.length > 0 ? before[before.length - 1].endS : 0;
-  const at = stillAt(r, place);
-  const still: Stretch = { ...at, ...means?.air?.(at), startS, endS: startS + 12 * 3600 };
-  const s = sim.run([still], { worn: [], carried: [], openings: {}, cues: [] }, { stepS: STEP_S, sampleS: SAMPLE_S });
-  return readWaiting(s, startS);
+/** Somebody who has gone along to a place, once, and waits there in one thing or another. */
+class Waiting {
+  private readonly sim: Simulator;
+  private readonly arrived: Float64Array;
+  private readonly startS: number;
+  private series: Series | undefined;
+
+  /** @param all every garment that may come into it, worn, carried or not along */
+  constructor(
+    private readonly r: StuckQuestion,
+    all: readonly Garment[],
+    private readonly place: Stretch,
+  ) {
+    this.sim = new Simulator(r.person, [...all]);
+    this.sim.start(r.plan, r.damp);
+    const before = r.timeline.stretches.filter((s) => s.endS <= place.startS + 1e-6);
+    if (before.length > 0) this.sim.run(before, r.plan, { stepS: STEP_S / 2, sampleS: 600 });
+    this.startS = before.length > 0 ? before[before.length - 1].endS : 0;
+    this.arrived = this.sim.snapshot();
+  }
+
+  /** Waits twelve hours in all of these that fit. */
+  in(garments: readonly Garment[], means?: Means): Waited {
+    const { sim, startS } = this;
+    sim.restore(this.arrived);
+    sim.wearing.apply(everythingOn(sim, new Set(garments.map((g) => g.id))), this.place.airC);
+    const at = stillAt(this.r, this.place);
+    const still: Stretch = { ...at, ...means?.air?.(at), startS, endS: startS + 12 * 3600 };
+    const nothing = { worn: [], carried: [], openings: {}, cues: [] };
+    this.series = sim.run([still], nothing, { stepS: STEP_S, sampleS: SAMPLE_S }, this.series);
+    return readWaiting(this.series, startS);
+  }
 }
 
 /**
@@ -221,14 +235,16 @@ export function readWaiting(
 }
 
 /** Everything along put on that fits, warmest over all, and every opening shut, hood up. */
-function everythingOn(sim: Simulator, garments: Garment[]): KitAction[] {
+function everythingOn(sim: Simulator, along: ReadonlySet<string>): KitAction[] {
   const actions: KitAction[] = [];
   const layers = new Array<number>(ZONE_COUNT).fill(0);
   const covers = (g: number, z: number) => sim.arrays.cover[g * ZONE_COUNT + z] >= 0.1;
+  const { garments } = sim.arrays;
   garments.forEach((_, g) => {
     if (sim.state.worn[g]) for (let z = 0; z < ZONE_COUNT; z++) if (covers(g, z)) layers[z]++;
   });
   garments.forEach((garment, g) => {
+    if (!along.has(garment.id)) return;
     if (!sim.state.worn[g]) {
       // Socks and a second base are no quick help to somebody who cannot move.
       if (garment.group === 'feet' && garment.role !== 'heater') return;

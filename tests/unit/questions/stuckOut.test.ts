@@ -128,7 +128,7 @@ test('shivering that has come to the end of its endurance is danger too', () => 
 
 test('a bag, a hole in the snow, company and a mat each put danger off', () => {
   const night = dayOf([aLeg({ minutes: 60, packOn: false, effort: { by: 'metabolic', value: 600 } })], -15, 7);
-  const { dangerH, means } = ask([], [...CATALOGUE], night).stuck[0];
+  const { dangerH, means } = ask([], garmentsOf(...WORN), night).stuck[0];
   expect(means.map((m) => m.name)).toEqual([
     'a foam mat to sit on',
     'a bivouac bag',
@@ -143,7 +143,7 @@ test('a bag, a hole in the snow, company and a mat each put danger off', () => {
 test('danger comes the sooner the colder it is, the harder it blows and the less is worn; no two the same', () => {
   const danger = (airC: number, wind: number, carried: string[]) =>
     never(
-      ask(carried, [...CATALOGUE], dayOf([aLeg({ minutes: 60, effort: { by: 'metabolic', value: 600 } })], airC, wind))
+      ask(carried, garmentsOf(...WORN, ...carried), dayOf([aLeg({ minutes: 60, effort: { by: 'metabolic', value: 600 } })], airC, wind))
         .stuck[0].dangerH,
     );
   const byCold = [-40, -30, -20, -10].map((airC) => danger(airC, 6, ['standby-puffy']));
