@@ -117,7 +117,7 @@ const POLISH_STEP_S = 60;
 const POLISH_ROUNDS = 4;
 const POLISH_RUNS = 140;
 /** Plans this near to each other in cost are the same to anybody: points, and a share of the whole; what may be left out of them. */
-const SAME_POINTS = 0.05;
+const SAME_POINTS = 0.03;
 const SAME_SHARE = 0.015;
 const NEEDLESS: ReadonlySet<Garment['group']> = new Set(['eyes', 'face', 'head', 'hands']);
 /** Another round over the kit is worth it while the last gained this, points. */

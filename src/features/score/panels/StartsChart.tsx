@@ -99,7 +99,12 @@ function option(t: Tokens, starts: readonly Start[], startMs: number, units: Uni
       max: top * 1.12,
       splitNumber: 3,
       ...axisStyle(t),
-      axisLabel: { ...axisStyle(t).axisLabel, formatter: (v: number) => v.toFixed(1) },
+      axisLabel: {
+        ...axisStyle(t).axisLabel,
+        showMaxLabel: false,
+        // Two digits where one would write two ticks alike.
+        formatter: (v: number) => v.toFixed(top < 1 ? 2 : 1),
+      },
     },
     tooltip: {
       trigger: 'item',

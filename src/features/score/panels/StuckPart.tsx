@@ -27,7 +27,10 @@ export function StuckPart({ s, units }: { s: StuckOut; units: Units }) {
             <p className="text-[12px] text-ink-2">
               The nearest door is {x.doorH.toFixed(1)} h away.{' '}
               {x.means
-                .map((m) => `With ${m.name}: useless hands ${hours(m.handsH)}, danger ${hours(m.dangerH)}`)
+                .map(
+                  (m, i) =>
+                    `${i === 0 ? 'With' : 'with'} ${m.name}: useless hands ${hours(m.handsH)}, danger ${hours(m.dangerH)}`,
+                )
                 .join('; ')}
               .
             </p>
