@@ -31,6 +31,13 @@ test('a hat or gloves change on the move; a layer needs a halt', () => {
   expect(change(['grid-fleece'], off('grid-fleece')).halt).toBe(true);
 });
 
+test('boots off and on again take a minute and two thirds, the pack less than half a minute, on top of the layer itself', () => {
+  const tights = (...also: string[]) => change(['thin-tights', ...also], off('thin-tights')).seconds;
+  expect(tights('touring-boots') - tights()).toBeCloseTo(100, 9);
+  const packed = changing([off('grid-fleece')], { on: new Set(['grid-fleece']), garments: BY_ID, packOn: true });
+  expect(packed.seconds - change(['grid-fleece'], off('grid-fleece')).seconds).toBeCloseTo(25, 9);
+});
+
 test('what lies over a layer comes off with it and takes its time; boots come off for tights, not for wind trousers', () => {
   const bare = change(['thin-merino-base', 'grid-fleece'], off('grid-fleece'));
   const under = change(['thin-merino-base', 'grid-fleece', 'wind-shell-pits'], off('grid-fleece'));

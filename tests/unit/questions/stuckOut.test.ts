@@ -143,8 +143,11 @@ test('a bag, a hole in the snow, company and a mat each put danger off', () => {
 test('danger comes the sooner the colder it is, the harder it blows and the less is worn; no two the same', () => {
   const danger = (airC: number, wind: number, carried: string[]) =>
     never(
-      ask(carried, garmentsOf(...WORN, ...carried), dayOf([aLeg({ minutes: 60, effort: { by: 'metabolic', value: 600 } })], airC, wind))
-        .stuck[0].dangerH,
+      ask(
+        carried,
+        garmentsOf(...WORN, ...carried),
+        dayOf([aLeg({ minutes: 60, effort: { by: 'metabolic', value: 600 } })], airC, wind),
+      ).stuck[0].dangerH,
     );
   const byCold = [-40, -30, -20, -10].map((airC) => danger(airC, 6, ['standby-puffy']));
   const byWind = [16, 10, 5].map((wind) => danger(-15, wind, ['standby-puffy']));

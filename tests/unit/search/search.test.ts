@@ -10,6 +10,8 @@ import { withWay, type Dress } from '@/core/search/dress';
 import { improve } from '@/core/search/improve';
 import { BODY_PARTS, kitParts, sameParts } from '@/core/search/kitParts';
 import { sameWay, TORSO, torsoWays, withLayer, type Way } from '@/core/search/waysToWear';
+import { operations } from '@/core/kit/difference';
+import { haltsNobody } from '@/core/outing/moments';
 import { PathRun, type Node } from '@/core/search/pathRun';
 import { makePlan } from '@/core/search/planner';
 import { SCHOOLS } from '@/core/search/schools';
@@ -41,6 +43,23 @@ test.each([
   [2, 2, 2, 0],
 ])('running from %d to %d, %d is passed for a share of %d', (before, now, limit, share) => {
   expect(shareAbove(before, now, limit)).toBeCloseTo(share, 12);
+});
+
+test('one cue asks for three things on the move, one at race effort, six where one halts', () => {
+  const at = (value: number) =>
+    new Course(
+      AVERAGE_PERSON,
+      dayOf([aLeg({ minutes: 30, effort: { by: 'metabolic', value } })]),
+      undefined,
+      undefined,
+    );
+  // 70 % of the average person's maximum of 1,253 W.
+  expect(at(860).operations(0, 'moving')).toBe(3);
+  expect(at(890).operations(0, 'moving')).toBe(1);
+  expect(at(890).operations(0, 'halted')).toBe(6);
+  const { plan } = makePlan({ person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline: day, sport: 'ski tour' });
+  const halted = haltsNobody(day);
+  for (const cue of plan.cues) if (!halted(cue.atS)) expect(operations(cue.actions)).toBeLessThanOrEqual(6);
 });
 
 test('minutes of shivering grow smoothly with the cold even at long steps: no jump misleads the search', () => {

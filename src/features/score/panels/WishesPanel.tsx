@@ -123,7 +123,9 @@ function Curve({ score }: { score: Score }) {
         <span className="text-ink-2">
           {curve.length === 1
             ? 'No cue pays for itself on this day.'
-            : `More than ${curve[curve.length - 1].cues} would not pay.`}
+            : curve[curve.length - 1].cues >= score.setting.wishes.maxCues
+              ? `More than your ${score.setting.wishes.maxCues} might pay: they were not looked for.`
+              : `More than ${curve[curve.length - 1].cues} would not pay.`}
         </span>
       </p>
       <Chart
