@@ -98,6 +98,14 @@ function options(r: Question, scored: Scored): Option[] {
   const worst = scored.findings[0]?.atS ?? scored.metrics.fingers.atS;
   const moment = [...moments].reverse().find((m) => m.startS <= worst) ?? moments[0];
   for (const g of free) {
+    if (g.role === 'warm' && g.group === 'legs') {
+      // Over-trousers are for standing: on when one stops, off when one goes on.
+      if (!moment.stop) continue;
+      const on = act(takeGarment(plan, g.id, 'carried'), { do: 'putOn', garment: g.id }, moment.startS);
+      const both = moment.endS < timeline.endS ? act(on, { do: 'takeOff', garment: g.id }, moment.endS) : on;
+      out.push({ text: `take along for the stop: ${g.name}`, atS: moment.startS, plan: both });
+      continue;
+    }
     out.push({ text: `put on at the start: ${g.name}`, atS: 0, plan: takeGarment(plan, g.id, 'worn') });
     const along = takeGarment(plan, g.id, 'carried');
     if (!moment.onTheMove || g.role !== 'warm')

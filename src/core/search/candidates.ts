@@ -1,5 +1,6 @@
 import { fabricResistance, type Garment, type Group, type Role } from '@/core/clothing/garment';
-import { SPORT, type Sport } from '@/core/effort/sports';
+import { isIndoors, SPORT, type Sport } from '@/core/effort/sports';
+import { comfortableSkin } from '@/core/judge/sensation';
 import { byText } from '@/core/quantity/exact';
 import { OutOfRange } from '@/core/quantity/range';
 import type { Timeline } from '@/core/outing/timeline';
@@ -157,6 +158,45 @@ export function firstKit(c: Candidates, standby: 'jacket' | 'none'): Kit {
     helmet: c.helmets[0] ?? null,
     eyes: null,
   };
+}
+
+/** The air about a moving body and what each layer adds with the air it holds, m²K/W; share of the heat that leaves dry (engineering values). */
+const AIR_LAYER = 0.08;
+const EACH_LAYER = 0.02;
+const DRY_SHARE = 0.75;
+/** Keeps rain off, 0–1. */
+const KEEPS_OFF = 0.8;
+
+/**
+ * The same with base, middle layer and shell whose insulation comes nearest to a steady balance for the mean air and effort of the way:
+ * (comfortable skin − air) over the dry part of the heat (after ISO 11079). Somewhere sensible to begin.
+ * @param areaM2 of the body
+ */
+export function balancedKit(c: Candidates, timeline: Timeline, areaM2: number): Kit {
+  let seconds = 0;
+  let air = 0;
+  let heat = 0;
+  for (const s of timeline.stretches) {
+    if (isIndoors(s.sport) || s.speedMs === 0) continue;
+    const lasts = s.endS - s.startS;
+    seconds += lasts;
+    air += s.airC * lasts;
+    heat += (s.metabolicW - s.externalW) * lasts;
+  }
+  const plain = firstKit(c, 'jacket');
+  if (seconds === 0) return plain;
+  const wm2 = heat / seconds / areaM2;
+  const needed = Math.max(0, (comfortableSkin(wm2) - air / seconds) / (DRY_SHARE * wm2) - AIR_LAYER);
+  const warmth = (k: Kit) =>
+    [k.base, k.mid, k.shell].reduce((sum, g) => sum + (g ? fabricResistance(g) + EACH_LAYER : 0), 0);
+  // In the wet one begins under something that keeps it off, where it is owned.
+  const dry = wet(timeline) ? c.shells.filter((g) => g.waterResistance >= KEEPS_OFF) : [];
+  const shells = dry.length > 0 ? dry : [null, ...c.shells];
+  const kits = c.bases.flatMap((base) =>
+    [null, ...c.mids].flatMap((mid) => shells.map((shell): Kit => ({ ...plain, base, mid, shell }))),
+  );
+  const off = (k: Kit) => Math.abs(warmth(k) - needed);
+  return kits.reduce((a, b) => (off(b) < off(a) - 1e-12 ? b : a));
 }
 
 /**

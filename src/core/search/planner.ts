@@ -1,13 +1,13 @@
 // Longer than a file should be: one search whose stages share kit, budget and the best found so far; parted, they would hand a
 // dozen values round at every step.
-import type { Person } from '@/core/body/person';
+import { bodyArea, type Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import type { Sport } from '@/core/effort/sports';
 import type { Weights } from '@/core/judge/cost';
 import type { Timeline } from '@/core/outing/timeline';
 import { within } from '@/core/quantity/range';
 import type { Plan } from '@/core/kit/plan';
-import { byPlace, candidates, evenly, firstKit, otherKit, type Candidates } from './candidates';
+import { balancedKit, byPlace, candidates, evenly, otherKit, type Candidates } from './candidates';
 import { Course } from './course';
 import { mapDress, type Dress } from './dress';
 import { improve, withoutCues, withoutOneCue } from './improve';
@@ -115,7 +115,7 @@ const LEAST_SWAP = 0.01;
 /** The last betterment by single changes: step of its runs, s, rounds, and runs at most. */
 const POLISH_STEP_S = 60;
 const POLISH_ROUNDS = 4;
-const POLISH_RUNS = 140;
+const POLISH_RUNS = 230;
 /** Plans this near to each other in cost are the same to anybody: points, and a share of the whole; what may be left out of them. */
 const SAME_POINTS = 0.03;
 const SAME_SHARE = 0.015;
@@ -176,8 +176,9 @@ class Search {
   }
 
   run(): Planned {
+    const { timeline, person } = this.request;
     this.tell(0.02, 'Dressing for a start');
-    const start = new PathRun(this.course, firstKit(this.candidates, 'jacket'), this.coarseS);
+    const start = new PathRun(this.course, balancedKit(this.candidates, timeline, bodyArea(person)), this.coarseS);
     start.take(start.beam(plainDress(start.ways), FIRST_BEAM));
     this.tell(0.05, 'Choosing layers', start.plan());
     let best = this.descend(start, BUDGET);
@@ -417,7 +418,7 @@ class Search {
     const goOn = () => !this.stopped && runs++ < POLISH_RUNS;
     for (let round = 0; round < POLISH_ROUNDS; round++) {
       const before = least;
-      for (const next of this.singleChanges(plan)) {
+      for (const next of round === 0 ? [...this.pairs(plan), ...this.singleChanges(plan)] : this.singleChanges(plan)) {
         if (!goOn()) break;
         const then = cost(next);
         if (then < least - LEAST_SWAP) {
@@ -473,6 +474,22 @@ class Search {
       for (const other of like) if (takes(swapGarment(plan, g.id, other))) break;
     }
     return plan;
+  }
+
+  /** The plan with middle layer and shell changed together: layers that only pay, or only are needless, as a pair. */
+  private *pairs(plan: Plan): Generator<Plan> {
+    const { mids, shells } = this.candidates;
+    const mid = mids.find((g) => isAlong(plan, g.id));
+    const shell = shells.find((g) => isAlong(plan, g.id));
+    if (!mid || !shell) return;
+    const others = mids.filter((g) => g !== mid);
+    for (const m of [mid, ...others]) {
+      const swapped = m === mid ? plan : swapGarment(plan, mid.id, m);
+      yield leaveGarment(swapped, shell.id);
+      if (m === mid) continue;
+      for (const s of shells) if (s !== shell) yield swapGarment(swapped, shell.id, s);
+    }
+    for (const s of shells) yield leaveGarment(s === shell ? plan : swapGarment(plan, shell.id, s), mid.id);
   }
 
   /** The plan with one piece swapped for another of its like, or left at home. */
