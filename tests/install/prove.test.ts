@@ -13,11 +13,11 @@ const lines = (...args: string[]): Record<string, never>[] => {
     .map((l) => JSON.parse(l));
 };
 
-test('no plan of all there are is 2 % (or what nobody could tell apart, a twentieth of a point) better than the one found, or safer, for about a hundredth of the simulations', () => {
+test('no plan of all there are is 2 % (or what nobody could tell apart, a twentieth of a point) better than the one found, or safer, for a hundredth of the simulations', () => {
   const all = lines('--small', '5', '--random', '0', '--schools', '0', '--plans', '0');
   const summary = all.pop();
   expect(summary).toMatchObject({ small: 5, within2PercentOrOneTwentiethOfAPoint: 5, moreAlarms: 0 });
-  expect(summary!.mostShareSimulated).toBeLessThan(0.015);
+  expect(summary!.mostShareSimulated).toBeLessThan(0.01);
   for (const c of all) {
     expect(c.plans).toBeGreaterThan(20_000);
     expect(c.found).toBeGreaterThanOrEqual(c.best);
