@@ -10,6 +10,7 @@ export const calm = (over: Partial<Metrics> = {}): Metrics => ({
   toes: at(27),
   face: at(20),
   scalp: at(30),
+  limbs: at(26),
   ears: at(Infinity),
   torso: at(32),
   torsoMargin: { ...at(5), torsoC: 31 },

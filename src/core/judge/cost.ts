@@ -103,6 +103,8 @@ const RACE_EFFORT = 0.5;
 const KEEP_DRY = 0.5;
 const WORK_WM2 = [130, 260] as const;
 
+/** Up to this share of the maximum one stands or dawdles (engineering value). */
+const STANDS = 0.18;
 /** Votes beneath the first that is felt as cool at which an hour is a point (engineering value). */
 const COLD_SPAN = 0.9;
 /** Shivering that goes unnoticed, and how much beyond it makes a point an hour, W. */
@@ -114,7 +116,8 @@ const SHIVER_POINT_W = 45;
  * that safety comes first. The first ten minutes may feel cool: right clothes do.
  */
 export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number): void {
-  const settle = m.timeS < SETTLE_S ? 0.15 : 1;
+  // Whoever stands in a start pen is simply cold.
+  const settle = m.timeS < SETTLE_S && m.effort > STANDS ? 0.15 : 1;
   c.cold +=
     settle *
     hours *

@@ -8,6 +8,7 @@ export type FindingKind =
   | 'face'
   | 'head'
   | 'fingers'
+  | 'limbs'
   | 'toes'
   | 'core cold'
   | 'torso cold'
@@ -110,6 +111,17 @@ export const RULES: readonly Rule[] = [
     steps: [
       { limit: ALARM.fingersC, severity: 3, means: 'numb: you could not work a zip or a phone' },
       { limit: WEAK.fingersC, severity: 2, means: 'clumsy' },
+    ],
+  },
+  {
+    kind: 'limbs',
+    what: 'Your arms or legs',
+    unit: '°C',
+    bad: 'below',
+    read: (m) => m.limbs,
+    steps: [
+      { limit: LIMIT.limbStiff, severity: 2, means: 'stiff with cold: muscles that will not do what you want' },
+      { limit: LIMIT.limbNamed, severity: 1, means: 'cold to the muscle' },
     ],
   },
   {

@@ -17,6 +17,9 @@ export const LIMIT = {
   earPain: 10,
   /** arms and legs below this are felt as cold whatever the torso does (engineering value) */
   limbCold: 19,
+  /** arms and legs this cold are named, and stiff (engineering values beside ISO 11079's 15 °C for dexterity of hands) */
+  limbNamed: 13,
+  limbStiff: 10,
   skinFreezing: -0.5,
   /** wettedness felt, and clammy (Gagge; Fukazawa & Havenith, from memory) */
   wetFelt: 0.3,

@@ -26,6 +26,8 @@ export interface Metrics {
   toes: Extreme;
   face: Extreme;
   scalp: Extreme;
+  /** the coldest of arms, thighs and calves */
+  limbs: Extreme;
   /** bare ears; Infinity where they never are */
   ears: Extreme;
   torso: Extreme;
@@ -83,6 +85,7 @@ const FINGERS = zoneIndex('fingers');
 const TOES = zoneIndex('toes');
 const FACE = zoneIndex('face');
 const SCALP = zoneIndex('scalp');
+const LIMBS = (['arms', 'thighs', 'calves'] as const).map(zoneIndex);
 
 /** The innermost layer over so much of the chest is the base, 0–1. */
 const COVERS_CHEST = 0.5;
@@ -120,6 +123,7 @@ export function measure(run: RunToMeasure): Metrics {
     toes: lowest(),
     face: lowest(),
     scalp: lowest(),
+    limbs: lowest(),
     ears: lowest(),
     torso: lowest(),
     torsoMargin: { ...lowest(), torsoC: NaN },
@@ -181,6 +185,7 @@ export function measure(run: RunToMeasure): Metrics {
     lower(m.felt, series.feelsC[r], t);
     if (series.bareFaceC[r] < Infinity) lower(m.feltBare, series.feelsC[r], t);
     lower(m.scalp, series.skinC[k + SCALP], t);
+    for (const z of LIMBS) lower(m.limbs, series.skinC[k + z], t);
     if (t >= SETTLE_S) lower(m.ears, series.earC[r], t);
     m.effort[r] = series.metabolicW[r] / most;
     lower(m.torso, torso, t);

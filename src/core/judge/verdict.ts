@@ -43,7 +43,7 @@ export function verdict(list: readonly Finding[], m: Metrics): Verdict {
 /** Notes that a plan that holds is given along with. */
 const NOTES = 2;
 
-const plural = (what: string): boolean => /fingers|toes|airways|ears/.test(what);
+const plural = (what: string): boolean => /fingers|toes|airways|ears|legs/.test(what);
 
 /** What holds for the whole outing has no moment of its own. */
 const WHOLE: ReadonlySet<Finding['kind']> = new Set(['chances', 'floor', 'slowed']);

@@ -1,3 +1,4 @@
+import type { Garment } from '@/core/clothing/garment';
 import type { KitAction, Plan } from '@/core/kit/plan';
 import { ASK_STEP_S, runPlan, type Question } from './question';
 import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
@@ -24,16 +25,28 @@ export interface Proposal {
   effect: Moved;
 }
 
+/** How it is asked by a search, which has less time and smaller wishes than a person. */
+export interface Asking {
+  /** asked before each trial; false ends with the best so far */
+  goOn?: () => boolean;
+  /** of the runs, s */
+  stepS?: number;
+  /** points it must save */
+  least?: number;
+}
+
 /** A proposal must be worth a person's attention, points. */
 const LEAST_SAVING = 0.12;
 
 /**
  * Tries single changes on a plan, each simulated whole: something carried put on (or something worn taken off, or opened, or
  * closed) at a natural moment, one small piece swapped, one more taken along and put on at the worst moment.
- * @param goOn asked before each; false ends the search with the best so far @param stepS of the runs, s
  * @returns the best, or null when nothing single helps enough
  */
-export function propose(request: Question, goOn: () => boolean = () => true, stepS = ASK_STEP_S): Proposal | null {
+export function propose(
+  request: Question,
+  { goOn = () => true, stepS = ASK_STEP_S, least = LEAST_SAVING }: Asking = {},
+): Proposal | null {
   const { plan } = request;
   const run = (p: Plan): Scored => runPlan(request, p, { stepS });
   const before = run(plan);
@@ -43,7 +56,7 @@ export function propose(request: Question, goOn: () => boolean = () => true, ste
     const after = run(option.plan);
     const saves = before.total - after.total;
     const worse = alarms(after) > alarms(before);
-    if (worse || saves < (best?.saves ?? LEAST_SAVING)) continue;
+    if (worse || saves < (best?.saves ?? least)) continue;
     best = {
       ...option,
       saves,
@@ -88,12 +101,18 @@ function options(r: Question, scored: Scored): Option[] {
       }
     }
   }
+  const timed = out.length;
+  // A middle layer or a shell where none is along: for the stop, or for the way.
+  const isMissingLayer = (g: Garment) =>
+    g.group === 'torso' &&
+    (g.role === 'mid' || g.role === 'shell' || g.role === 'storm') &&
+    !inPlan.some((o) => o.group === g.group && o.role === g.role);
   const free = closet.filter(
     (g) =>
       !inPlan.includes(g) &&
       suitsSport(g, r.sport) &&
       !isBarrierLiner(g) &&
-      (g.group === 'hands' || g.group === 'head' || g.group === 'face' || g.role === 'warm'),
+      (g.group === 'hands' || g.group === 'head' || g.group === 'face' || g.role === 'warm' || isMissingLayer(g)),
   );
   const worst = scored.findings[0]?.atS ?? scored.metrics.fingers.atS;
   const moment = [...moments].reverse().find((m) => m.startS <= worst) ?? moments[0];
@@ -108,7 +127,7 @@ function options(r: Question, scored: Scored): Option[] {
     }
     out.push({ text: `put on at the start: ${g.name}`, atS: 0, plan: takeGarment(plan, g.id, 'worn') });
     const along = takeGarment(plan, g.id, 'carried');
-    if (!moment.onTheMove || g.role !== 'warm')
+    if (!moment.onTheMove || g.group !== 'torso')
       add([{ do: 'putOn', garment: g.id }], along, moment.startS, 'take along: ');
     for (const old of inPlan)
       if (old.group === g.group && old.role === g.role)
@@ -118,5 +137,6 @@ function options(r: Question, scored: Scored): Option[] {
           plan: swapGarment(plan, old.id, g),
         });
   }
-  return out;
+  // Pieces first: a search that is told to stop early has then seen what matters most.
+  return [...out.slice(timed), ...out.slice(0, timed)];
 }

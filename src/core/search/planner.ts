@@ -116,6 +116,8 @@ const LEAST_SWAP = 0.01;
 const POLISH_STEP_S = 60;
 const POLISH_ROUNDS = 4;
 const POLISH_RUNS = 230;
+/** What a proposal must gain to be taken by the search itself, points. */
+const LEAST_PROPOSED = 0.03;
 /** Plans this near to each other in cost are the same to anybody: points, and a share of the whole; what may be left out of them. */
 const SAME_POINTS = 0.03;
 const SAME_SHARE = 0.015;
@@ -426,7 +428,7 @@ class Search {
           plan = next;
         }
       }
-      const proposal = propose({ ...asked, plan }, goOn, POLISH_STEP_S);
+      const proposal = propose({ ...asked, plan }, { goOn, stepS: POLISH_STEP_S, least: LEAST_PROPOSED });
       if (proposal && proposal.plan.cues.length <= this.most) {
         plan = proposal.plan;
         least = cost(plan);

@@ -57,10 +57,12 @@ test.each<[string, Partial<Moment>, keyof BodyCost, number]>([
 });
 
 test('the first ten minutes may feel cool: they count 0.15; heat and water count from the start', () => {
-  expect(anHourOf({ sensation: -1.7, timeS: 599 }).cold).toBeCloseTo(0.15, 9);
-  expect(anHourOf({ sensation: -1.7, timeS: 600 }).cold).toBeCloseTo(1, 9);
-  expect(anHourOf({ fingersC: 17, timeS: 0 }).extremities).toBeCloseTo(0.15, 9);
+  expect(anHourOf({ sensation: -1.7, timeS: 599, effort: 0.5 }).cold).toBeCloseTo(0.15, 9);
+  expect(anHourOf({ sensation: -1.7, timeS: 600, effort: 0.5 }).cold).toBeCloseTo(1, 9);
+  expect(anHourOf({ fingersC: 17, timeS: 0, effort: 0.5 }).extremities).toBeCloseTo(0.15, 9);
   expect(anHourOf({ sensation: 2.2, timeS: 0 }).heat).toBeCloseTo(1, 9);
+  // Standing in a start pen counts from the first minute.
+  expect(anHourOf({ sensation: -1.7, timeS: 300, effort: 0.17 }).cold).toBeCloseTo(1, 9);
 });
 
 test('at the end: half a litre left in the clothes is a point; a stop that takes 20 Wh/m² is one and a half, half of it a quarter of that', () => {
