@@ -182,7 +182,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     kind: 'felt cold',
-    what: 'How it feels',
+    what: 'The cold you feel',
     unit: 'vote',
     bad: 'below',
     read: (m) => m.feltCold,

@@ -69,7 +69,7 @@ function number(f: Finding): string {
     case 'h':
       return f.value < 2 ? `${(f.value * 60).toFixed(0)} min` : `${f.value.toFixed(1)} h`;
     case 'vote':
-      return `a vote of ${f.value.toFixed(1).replace('-', '−')}`;
+      return `${f.value.toFixed(1).replace('-', '−')} of −3`;
     case '°':
       return `${f.value.toFixed(0).replace('-', '−')}°`;
     default:
