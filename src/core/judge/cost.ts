@@ -1,5 +1,5 @@
 import type { Person } from '@/core/body/person';
-import { clamp, within } from '@/core/quantity/range';
+import { clamp, ramp, within } from '@/core/quantity/range';
 import type { Series } from '@/core/simulate/series';
 import type { Metrics } from './metrics';
 import { coldTorso } from './sensation';
@@ -140,7 +140,7 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
       (m.fog > 1 ? FOGGED : 0)) *
     hours;
   c.wetSkin += WET_HAIR * clamp(m.hairMmH / HAIR_MM_H, 0, 1) * hours;
-  const working = clamp((m.heatWm2 - WORK_WM2[0]) / (WORK_WM2[1] - WORK_WM2[0]), 0, 1);
+  const working = ramp(m.heatWm2, WORK_WM2);
   c.burden += (RACE_KG * m.wornKg * Math.max(0, m.effort - RACE_EFFORT) + KEEP_DRY * m.warmOn * working) * hours;
 }
 

@@ -2,7 +2,7 @@ import { fabricResistance, type Garment } from '@/core/clothing/garment';
 import { isIndoors } from '@/core/effort/sports';
 import { feelsLikeC } from '@/core/outing/feelsLike';
 import type { Timeline } from '@/core/outing/timeline';
-import { clamp } from '@/core/quantity/range';
+import { clamp, ramp } from '@/core/quantity/range';
 
 /** What an outing asks for to be along whatever the plan: how cold it feels standing about, and how long one is out. */
 export interface Need {
@@ -33,7 +33,6 @@ const HOOD = 0.5;
 /** Insulation over the base that holds somebody who stands, m²K/W: at 10 °C felt, and more for each kelvin below, up to the last. */
 const HOLDS = { at10: 0.1, perK: 0.022, most: 0.75 } as const;
 
-const ramp = (v: number, [from, to]: readonly [number, number]): number => clamp((v - from) / (to - from), 0, 1);
 const asks = (n: Need, of: { points: number; feelsC: readonly [number, number]; hours: readonly [number, number] }) =>
   of.points * ramp(n.feelsC, of.feelsC) * ramp(n.hours, of.hours);
 

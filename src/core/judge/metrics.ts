@@ -52,7 +52,7 @@ export interface Metrics {
   feltCold: Extreme;
   /** most heat lost at a stop in its first 20 minutes, Wh/m²: see `stopLoss` */
   stopLoss: Extreme;
-  /** coldest felt, °C, anywhere and while nose and cheeks are bare */
+  /** coldest felt, °C, anywhere and while any of the face is bare */
   felt: Extreme;
   feltBare: Extreme;
   /** coldest air breathed hard, °C, and how hard: see `airways` */

@@ -24,3 +24,7 @@ export function within(field: string, value: number, low: number, high: number, 
 export function clamp(value: number, low: number, high: number): number {
   return value < low ? low : value > high ? high : value;
 }
+
+/** How far `value` is on its way from one end to the other, 0–1; the ends may fall as well as rise. */
+export const ramp = (value: number, [from, to]: readonly [number, number]): number =>
+  clamp((value - from) / (to - from), 0, 1);

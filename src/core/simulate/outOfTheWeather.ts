@@ -4,7 +4,7 @@ import { zoneIndex } from '@/core/body/zones';
 import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { STRIDE, type Stacks } from '@/core/clothing/stack';
 import type { Conditions } from '@/core/outing/conditions';
-import { clamp } from '@/core/quantity/range';
+import { clamp, ramp } from '@/core/quantity/range';
 
 /** What weather does to ears, eyes and hair, which no zone of the body stands for. */
 export interface Weathered {
@@ -31,8 +31,6 @@ const COLD_WIND = [7, 16] as const;
 /** Wind alone hurts below this, and in full so much below, °C. */
 const EYES_C = 5;
 const EYES_SPAN_K = 15;
-
-const ramp = (v: number, [from, to]: readonly [number, number]): number => clamp((v - from) / (to - from), 0, 1);
 
 /** Fills in what the weather does now to what is bare of the head. */
 export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weathered): void {

@@ -1,0 +1,55 @@
+import { lackPrice, needOf } from '@/core/judge/lacking';
+import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
+
+/** A cold long day, at which everything is asked for in full. */
+const COLD = { feelsC: -20, hours: 5 };
+const price = (ids: string[], need = COLD) => lackPrice(garmentsOf(...ids), need);
+const takesOff = (had: string[], more: string[], need = COLD) => price(had, need) - price([...had, ...more], need);
+
+test('what is along covers what is asked for, each thing its own part', () => {
+  expect(takesOff([], ['thin-cap'])).toBeCloseTo(0.35, 9);
+  expect(takesOff([], ['wind-gloves'])).toBeCloseTo(0.4, 9);
+  expect(takesOff(['wind-gloves'], ['warm-mitts'])).toBeCloseTo(0.25, 9);
+  expect(takesOff(['wind-gloves', 'warm-mitts'], ['fleece-mitts'])).toBe(0);
+  expect(takesOff([], ['wind-shell'])).toBeCloseTo(0.35 / 2, 9);
+  expect(takesOff(['thin-cap'], ['wind-shell'])).toBe(0);
+});
+
+test('a helmet alone is no hat, and a shell no warmth for somebody who stands', () => {
+  expect(takesOff([], ['ski-helmet'])).toBe(0);
+  expect(takesOff(['thin-cap'], ['storm-shell'])).toBe(0);
+});
+
+test('warmth counts by what it insulates, until it holds', () => {
+  const fleece = takesOff([], ['grid-fleece']);
+  expect(fleece).toBeGreaterThan(0);
+  expect(takesOff(['thin-cap'], ['down-puffy'])).toBeGreaterThan(fleece);
+  expect(takesOff(['thin-cap', 'belay-parka'], ['down-puffy', 'active-jacket'])).toBeLessThan(0.9);
+  expect(price(['thin-cap', 'wind-gloves', 'warm-mitts', 'belay-parka', 'down-puffy'])).toBe(0);
+});
+
+/** Both ends of every ramp: on the mild or short side nothing is asked for, on the other all of it, and in between a part. */
+test.each([
+  ['a hat', [], ['thin-cap'], { feelsC: 1, hours: 9 }, { feelsC: 0.9, hours: 9 }, { feelsC: -9, hours: 1.5 }],
+  ['a hat', [], ['thin-cap'], { feelsC: -30, hours: 0.3 }, { feelsC: -30, hours: 0.31 }, { feelsC: -9, hours: 1.5 }],
+  ['gloves', [], ['wind-gloves'], { feelsC: 5, hours: 9 }, { feelsC: 4.9, hours: 9 }, { feelsC: -12, hours: 3 }],
+  ['gloves', [], ['wind-gloves'], { feelsC: -30, hours: 0.2 }, { feelsC: -30, hours: 0.21 }, { feelsC: -12, hours: 3 }],
+  ['dry gloves', ['wind-gloves'], ['warm-mitts'], { feelsC: 0, hours: 9 }, { feelsC: -0.1, hours: 9 }, COLD],
+  ['dry gloves', ['wind-gloves'], ['warm-mitts'], { feelsC: -30, hours: 0.75 }, { feelsC: -30, hours: 0.76 }, COLD],
+  ['warmth', [], ['pile-fleece'], { feelsC: 10, hours: 9 }, { feelsC: 9.9, hours: 9 }, { feelsC: -8, hours: 3 }],
+  ['warmth', [], ['pile-fleece'], { feelsC: -30, hours: 0.5 }, { feelsC: -30, hours: 0.51 }, { feelsC: -8, hours: 3 }],
+])('%s: nothing at the mild end, little just past it, all at the far end', (_, had, more, mild, past, far) => {
+  expect(takesOff(had, more, mild)).toBe(0);
+  const little = takesOff(had, more, past);
+  expect(little).toBeGreaterThan(0);
+  expect(little).toBeLessThan(0.05 * takesOff(had, more, far));
+  expect(takesOff(had, more, far)).toBeGreaterThan(0.2);
+});
+
+test('the need is that of somebody standing outdoors, not of the wind of their speed', () => {
+  const at = (airC: number) => needOf(dayOf([aLeg({ minutes: 90 })], airC));
+  expect(at(-8).hours).toBeCloseTo(1.5, 9);
+  expect(at(-18).feelsC).toBeLessThan(at(-8).feelsC);
+  const inside = needOf(dayOf([aLeg({ minutes: 90, sport: 'hut' })], -8));
+  expect(inside).toEqual({ feelsC: Infinity, hours: 0 });
+});

@@ -1,0 +1,68 @@
+import { newStacks, buildStacks } from '@/core/clothing/stack';
+import { garmentArrays } from '@/core/clothing/garmentArrays';
+import { MAX_OPENINGS } from '@/core/clothing/garment';
+import type { Conditions } from '@/core/outing/conditions';
+import { weathered, type Weathered } from '@/core/simulate/outOfTheWeather';
+import { dayOf, aLeg, garmentsOf } from '#tests/support/outings';
+
+/** How far the hood is open: closed is up over the head. */
+const UP = { hood: 0 };
+const DOWN = { hood: 1 };
+const AIR: Conditions = {
+  ...dayOf([aLeg({ minutes: 10 })], -12, 3).stretches[0],
+  precipitation: 'none',
+  wetting: null,
+};
+
+function head(ids: string[], over: Partial<Conditions> = {}, open: Record<string, number> = {}): Weathered {
+  const garments = garmentsOf(...ids);
+  const settings = new Float64Array(garments.length * MAX_OPENINGS);
+  garments.forEach((g, i) => g.openings.forEach((o, k) => (settings[i * MAX_OPENINGS + k] = open[o.id] ?? o.usual)));
+  const w = garmentArrays(garments);
+  const s = newStacks();
+  const c = { ...AIR, ...over };
+  const ambient = { airC: c.airC, relativeWind: c.relativeWind, pumping: c.pumping, packOn: false };
+  buildStacks(w, { worn: new Uint8Array(garments.length).fill(1), open: settings }, ambient, s);
+  const out: Weathered = { earC: 0, eyes: 0, hair: 0, lens: -1 };
+  weathered(c, s, w, out);
+  return out;
+}
+
+test('ears are covered by a hat, a hood up and a closed helmet; not by a vented one or a hood down', () => {
+  const bare = head([]).earC;
+  expect(bare).toBeLessThan(20);
+  for (const hat of ['head-band', 'thin-cap', 'ski-helmet']) expect(head([hat]).earC).toBe(Infinity);
+  expect(head(['cycle-helmet']).earC).toBe(bare);
+  expect(head(['wind-shell'], {}, UP).earC).toBe(Infinity);
+  expect(head(['wind-shell'], {}, DOWN).earC).toBe(bare);
+  expect(head([], { relativeWind: 9 }).earC).toBeLessThan(bare);
+});
+
+test.each([
+  ['flakes', { precipitation: 'dry snow', airC: 10 }, 4, 10],
+  ['drifting snow', { wetting: 'spindrift', airC: 10 }, 4, 10],
+  ['cold wind alone', { airC: -10 }, 7, 16],
+] as const)('eyes in %s: nothing below the first wind, all at the last', (_, over, from, to) => {
+  const eyes = (relativeWind: number) => head([], { ...over, relativeWind }).eyes;
+  expect(eyes(from)).toBe(0);
+  expect(eyes(from + 0.1)).toBeGreaterThan(0);
+  expect(eyes(to - 0.1)).toBeLessThan(1);
+  expect(eyes(to)).toBe(1);
+  expect(head(['sun-glasses'], { ...over, relativeWind: to })).toMatchObject({ eyes: 0, lens: 0 });
+});
+
+test('wind hurts eyes only in cold air, in full 15 K below where it begins', () => {
+  const eyes = (airC: number) => head([], { airC, relativeWind: 20 }).eyes;
+  expect([eyes(5), eyes(-10), eyes(-20)]).toEqual([0, 1, 1]);
+  expect(eyes(4.9)).toBeGreaterThan(0);
+  expect(eyes(-9.9)).toBeLessThan(1);
+});
+
+test('rain reaches the hair, hardly under a storm hood that is up; dry snow does not', () => {
+  const rain = { precipitation: 'rain', precipitationMmH: 2, airC: 3 } as const;
+  const bare = head([], rain).hair;
+  expect(bare).toBeCloseTo(2, 9);
+  expect(head(['storm-shell'], rain, UP).hair).toBeLessThan(0.2 * bare);
+  expect(head(['storm-shell'], rain, DOWN).hair).toBeCloseTo(bare, 9);
+  expect(head([], { ...rain, precipitation: 'dry snow', airC: -12 }).hair).toBe(0);
+});
