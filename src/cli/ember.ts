@@ -6,9 +6,14 @@ import { readPlanCase, readSimulateCase } from '@/formats/caseFile';
 import { atDoor, describe, Refused, refuse } from '@/formats/problem';
 import { planReport, report } from '@/formats/report';
 import { MAX_JSON, parseJson } from '@/formats/validate';
+import { answer, ladder } from './door';
 
 const HELP = `ember simulate FILE.json   run the clothing of each leg and print series, totals and judgement
 ember plan FILE.json       choose start kit, pack and cues from the garments given, and print them
+ember answer "LINE"         what to wear for "run 50 min steady -6 wind 15 dry", as JSON
+ember ladder SPORT [WHERE] what to wear by air, wind and effort; WHERE is open, forest, street or ridge
+  --mine FILE  an archive, or JSON with athlete and garments   --units metric|imperial
+  --now TIME   such as 2027-01-12T07:05 (answer)               --as text|json|csv (ladder)
 ember catalogue            print the generic garment catalogue
 FILE may be - for standard input. Formats: docs/formats.md and schemas/.`;
 
@@ -36,6 +41,11 @@ function main(argv: string[]): number {
   const [command, path] = argv;
   if (command === 'catalogue') {
     process.stdout.write(JSON.stringify(CATALOGUE, null, 1) + '\n');
+    return 0;
+  }
+  const door = { answer, ladder }[command as string];
+  if (door) {
+    process.stdout.write(door(argv.slice(1)));
     return 0;
   }
   if ((command !== 'simulate' && command !== 'plan') || !path) {

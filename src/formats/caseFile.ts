@@ -62,7 +62,7 @@ interface CaseHour {
   cloud?: number;
 }
 
-type GarmentRef = string | (Partial<Garment> & { catalogue?: string; dampGm2?: number });
+export type GarmentRef = string | (Partial<Garment> & { catalogue?: string; dampGm2?: number });
 
 interface CaseFile {
   title?: string;
@@ -138,10 +138,7 @@ function toCase(c: CaseFile, file: string): Case {
   return atDoor(file, () => {
     const person = checkPerson({ ...AVERAGE_PERSON, ...c.athlete });
     const damp: Record<string, number> = {};
-    const garments = c.garments.map((ref, i) => toGarment(ref, i, file, damp));
-    garments.forEach((g, i) => {
-      if (garments.findIndex((o) => o.id === g.id) !== i) refuse(file, `garments.${i}.id`, g.id, 'each id once');
-    });
+    const garments = toGarments(c.garments, file, damp);
     const legs = c.legs.map((l, i) => toLeg(l, i, person));
     const rows = c.legs.reduce((s, l) => s + l.minutes * 60, 0) / (c.sampleS ?? 60);
     if (rows * garments.length > MAX_CELLS)
@@ -213,6 +210,15 @@ const toHour = (h: CaseHour): ForecastHour => ({
   kind: h.precipitation?.kind ?? 'none',
   cloud: h.cloud ?? UNSAID.cloud,
 });
+
+/** Garments as a file names or gives them. @param damp is filled with what it says of dampness @throws Refused */
+export function toGarments(refs: readonly GarmentRef[], file: string, damp: Record<string, number>): Garment[] {
+  const garments = refs.map((ref, i) => toGarment(ref, i, file, damp));
+  garments.forEach((g, i) => {
+    if (garments.findIndex((o) => o.id === g.id) !== i) refuse(file, `garments.${i}.id`, g.id, 'each id once');
+  });
+  return garments;
+}
 
 function toGarment(ref: GarmentRef, i: number, file: string, damp: Record<string, number>): Garment {
   if (typeof ref === 'string')

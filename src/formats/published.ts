@@ -1,10 +1,11 @@
 import { archiveSchema } from './archive';
-import { garmentSchema, outingSchema, planCaseSchema, planSchema, simulateSchema } from './schemas';
+import { garmentSchema, mineSchema, outingSchema, planCaseSchema, planSchema, simulateSchema } from './schemas';
 
 /** Published under schemas/. */
 export const PUBLISHED = {
   'simulate.schema.json': simulateSchema,
   'plan-case.schema.json': planCaseSchema,
+  'mine.schema.json': mineSchema,
   'garment.schema.json': {
     $schema: 'http://json-schema.org/draft-07/schema#',
     title: 'Lofted Ember: garment',

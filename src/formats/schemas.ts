@@ -38,6 +38,7 @@ export const wishesSchema = object(
     maxCues: { type: 'integer', minimum: WISH_RANGE.maxCues[0], maximum: WISH_RANGE.maxCues[1] },
     waiting: { type: 'integer', minimum: WISH_RANGE.waiting[0], maximum: WISH_RANGE.waiting[1] },
     floorC: { anyOf: [number(...WISH_RANGE.floorC), { type: 'null' }] },
+    mouthBelowC: { anyOf: [number(...WISH_RANGE.mouthBelowC), { type: 'null' }] },
   },
   ['weights', 'maxCues', 'waiting', 'floorC'],
 );
@@ -295,5 +296,19 @@ export const planCaseSchema = {
       },
     },
     ['garments', 'legs'],
+  ),
+};
+
+/** Who asks and from which closet, for `bin/ember answer` and `ladder`; all of it may be left out. */
+export const mineSchema = {
+  $schema: 'http://json-schema.org/draft-07/schema#',
+  title: 'Lofted Ember: athlete and closet',
+  ...object(
+    {
+      athlete: partialPerson,
+      garments: { type: 'array', items: garmentRef, minItems: 1, maxItems: 120 },
+      wishes: object(wishesSchema.properties, []),
+    },
+    [],
   ),
 };

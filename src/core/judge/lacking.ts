@@ -8,19 +8,25 @@ import { clamp, ramp } from '@/core/quantity/range';
 export interface Need {
   /** coldest felt standing still outdoors, °C */
   feelsC: number;
-  /** hours outdoors */
+  /** hours outdoors, and of them those far from a door */
   hours: number;
+  farHours: number;
 }
+
+/** Among houses a door is near: an hour there asks for as little to stand in as so much of one elsewhere (engineering value). */
+const NEAR_DOORS = 0.3;
 
 export function needOf(t: Timeline): Need {
   let feelsC = Infinity;
   let seconds = 0;
+  let far = 0;
   for (const s of t.stretches) {
     if (isIndoors(s.sport)) continue;
     feelsC = Math.min(feelsC, feelsLikeC({ airC: s.airC, relativeWind: s.stillWind ?? s.relativeWind }));
     seconds += s.endS - s.startS;
+    far += (s.endS - s.startS) * (t.legs[s.leg].shelter === 'street' ? NEAR_DOORS : 1);
   }
-  return { feelsC, hours: seconds / 3600 };
+  return { feelsC, hours: seconds / 3600, farHours: far / 3600 };
 }
 
 /** Full points for what is not along, and between which felt temperatures, °C, and hours out they grow to that (engineering values). */
@@ -33,8 +39,10 @@ const HOOD = 0.5;
 /** Insulation over the base that holds somebody who stands, m²K/W: at 10 °C felt, and more for each kelvin below, up to the last. */
 const HOLDS = { at10: 0.1, perK: 0.022, most: 0.75 } as const;
 
-const asks = (n: Need, of: { points: number; feelsC: readonly [number, number]; hours: readonly [number, number] }) =>
-  of.points * ramp(n.feelsC, of.feelsC) * ramp(n.hours, of.hours);
+const asks = (
+  n: Pick<Need, 'feelsC' | 'hours'>,
+  of: { points: number; feelsC: readonly [number, number]; hours: readonly [number, number] },
+) => of.points * ramp(n.feelsC, of.feelsC) * ramp(n.hours, of.hours);
 
 /**
  * Points for what ought to be along and is not: something for the head, for the hands, dry gloves, and warmth for somebody who must
@@ -57,6 +65,6 @@ export function lackPrice(along: Iterable<Garment>, need: Need): number {
     asks(need, HAT) * (1 - hat) +
     (hands === 0 ? asks(need, HANDS) : 0) +
     (hands < 2 ? asks(need, SPARE_HANDS) : 0) +
-    asks(need, WARMTH) * clamp(1 - warmth / enough, 0, 1)
+    asks({ feelsC: need.feelsC, hours: need.farHours }, WARMTH) * clamp(1 - warmth / enough, 0, 1)
   );
 }

@@ -25,6 +25,8 @@ export interface Outing {
   forecast: ForecastHour[];
   /** null: legs by hand */
   profile: Profile | null;
+  /** where it is, for the sun, where no route says */
+  place?: { latitude: number; longitude: number };
 }
 
 export interface FromRoute extends Going {
@@ -70,8 +72,8 @@ export function timelineOf(outing: Outing, person: Person): Timeline {
     loadKg: outing.loadKg,
     forecastEleM: outing.forecastEleM,
     startEleM: outing.startEleM,
-    latitude: profile?.latitude,
-    longitude: profile?.longitude,
+    latitude: profile?.latitude ?? outing.place?.latitude,
+    longitude: profile?.longitude ?? outing.place?.longitude,
     profile,
     albedo: outing.albedo,
   });

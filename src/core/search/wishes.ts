@@ -12,6 +12,8 @@ export interface Wishes {
   waiting: number;
   /** feels-like temperature below which they do not go, °C; null: none */
   floorC: number | null;
+  /** air below which they cover the mouth, °C; null or left out: no rule */
+  mouthBelowC?: number | null;
 }
 
 export const PLAIN_WISHES: Wishes = {
@@ -19,6 +21,7 @@ export const PLAIN_WISHES: Wishes = {
   maxCues: 8,
   waiting: 0,
   floorC: null,
+  mouthBelowC: null,
 };
 
 export const WISH_RANGE = {
@@ -26,6 +29,7 @@ export const WISH_RANGE = {
   maxCues: [0, MOST_CUES],
   waiting: [0, MOST_WAITING],
   floorC: [-60, 10],
+  mouthBelowC: [-40, 10],
 } as const;
 
 /** @throws OutOfRange naming the wish, its value and its range */
@@ -35,5 +39,6 @@ export function checkWishes(w: Wishes): Wishes {
   within('most cues', w.maxCues, ...WISH_RANGE.maxCues);
   within('people waiting', w.waiting, ...WISH_RANGE.waiting);
   if (w.floorC !== null) within('own floor', w.floorC, ...WISH_RANGE.floorC, '°C');
+  if (w.mouthBelowC != null) within('own rule for the mouth', w.mouthBelowC, ...WISH_RANGE.mouthBelowC, '°C');
   return w;
 }

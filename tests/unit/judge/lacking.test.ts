@@ -3,7 +3,7 @@ import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
 
 /** A cold long day, at which everything is asked for in full. */
 const COLD = { feelsC: -20, hours: 5 };
-const price = (ids: string[], need = COLD) => lackPrice(garmentsOf(...ids), need);
+const price = (ids: string[], need = COLD) => lackPrice(garmentsOf(...ids), { ...need, farHours: need.hours });
 const takesOff = (had: string[], more: string[], need = COLD) => price(had, need) - price([...had, ...more], need);
 
 test('what is along covers what is asked for, each thing its own part', () => {
@@ -51,5 +51,14 @@ test('the need is that of somebody standing outdoors, not of the wind of their s
   expect(at(-8).hours).toBeCloseTo(1.5, 9);
   expect(at(-18).feelsC).toBeLessThan(at(-8).feelsC);
   const inside = needOf(dayOf([aLeg({ minutes: 90, sport: 'hut' })], -8));
-  expect(inside).toEqual({ feelsC: Infinity, hours: 0 });
+  expect(inside).toEqual({ feelsC: Infinity, hours: 0, farHours: 0 });
+});
+
+test('among houses a door is near: as cold and as long, less is asked for to stand in', () => {
+  const at = (shelter: 'street' | 'open') => needOf(dayOf([aLeg({ minutes: 120, shelter })], -8));
+  expect(at('street').hours).toBeCloseTo(at('open').hours, 9);
+  expect(at('street').farHours).toBeLessThan(0.5 * at('open').farHours);
+  const jacket = (shelter: 'street' | 'open') =>
+    lackPrice([], at(shelter)) - lackPrice(garmentsOf('belay-parka'), at(shelter));
+  expect(jacket('street')).toBeLessThan(0.5 * jacket('open'));
 });
