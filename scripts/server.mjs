@@ -1,7 +1,8 @@
 // The server of the built application: one process, bounded in what it takes at once. Started by serve.mjs; speaks to nobody
 // but this machine.
-import { EventEmitter } from 'node:events';
+import { EventEmitter, once } from 'node:events';
 import { createServer } from 'node:http';
+import { createRequire } from 'node:module';
 import { parseArgs } from 'node:util';
 import next from 'next';
 import { ROOT } from './install.mjs';
@@ -67,6 +68,13 @@ server.on('upgrade', (_, socket) =>
 server.on('clientError', (_, socket) => {
   if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nConnection: close\r\nContent-Length: 0\r\n\r\n');
 });
+// Weather: the service that is configured, or the simulated one that ships, on a port of its own that nobody else is told.
+if (!process.env.EMBER_WEATHER) {
+  const weather = createRequire(import.meta.url)('../build/weather.cjs').weatherService().listen(0, HOST);
+  await once(weather, 'listening');
+  weather.unref();
+  process.env.EMBER_WEATHER = `http://${HOST}:${weather.address().port}`;
+}
 await app.prepare();
 server.listen(port, HOST);
 

@@ -31,6 +31,27 @@ const made = [
     footer: { js: 'module.exports = module.exports.work;' },
     outfile: join(ROOT, 'build/intake.worker.cjs'),
   }),
+  // The server's own: works ladders out in threads beside it.
+  await context({
+    ...common,
+    entryPoints: [join(ROOT, 'src/workers/ladder.worker.ts')],
+    platform: 'node',
+    target: 'node20',
+    format: 'cjs',
+    mainFields: ['module', 'main'],
+    footer: { js: 'module.exports = module.exports.default;' },
+    outfile: join(ROOT, 'build/ladder.worker.cjs'),
+  }),
+  // The simulated weather service, which the server starts where no other is configured.
+  await context({
+    ...common,
+    entryPoints: [join(ROOT, 'src/standins/weather/server.ts')],
+    platform: 'node',
+    target: 'node20',
+    format: 'cjs',
+    mainFields: ['module', 'main'],
+    outfile: join(ROOT, 'build/weather.cjs'),
+  }),
 ];
 if (process.argv.includes('--watch')) {
   await Promise.all(made.map((m) => m.watch()));

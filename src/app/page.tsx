@@ -1,66 +1,50 @@
-import { Home } from '@/features/home/Home';
+import { FrontView } from '@/features/front/FrontView';
+import { homeLines } from '@/app/homeLines';
 import { dampWaterGm2, dryingMinutes, DRYING_PLACES } from '@/core/moisture/drying';
-import { homeLine, type HomeLine } from '@/features/home/lines';
-import { currentAthlete, type Athlete } from '@/store/athlete';
+import { currentAthlete } from '@/store/athlete';
+import { wallClock } from '@/store/clock';
 import { listCloset } from '@/store/closet';
-import { keepLine, keptLines, type KeptLine } from '@/store/homeLines';
-import { getOuting, listOutings, type OutingLine } from '@/store/outings';
-import { listPlans } from '@/store/plans';
-import { listTrash } from '@/store/trash';
+import { listLines } from '@/store/lines';
+import { lastUntold } from '@/store/told';
+import { weatherOf } from '@/store/weather';
 
-/** Outings laid out and judged on the home screen; what lies further ahead is listed without. */
-const MOST = 12;
+/** Outings that are shown beside the answer. */
+const NEXT = 3;
+const HOUR_MS = 3600_000;
 
 export default async function Page() {
   const athlete = await currentAthlete();
-  const [list, away, owned, kept, trash] = await Promise.all([
-    listOutings(athlete.id),
-    listOutings(athlete.id, 'put away'),
+  const heard = await weatherOf(athlete.station, wallClock(0));
+  const nowMs = wallClock(heard?.weather.station.utcOffsetMin ?? 0);
+  const [owned, lines, untold, outings] = await Promise.all([
     listCloset(athlete.id),
-    keptLines(athlete.id),
-    listTrash(athlete.id),
+    listLines(athlete.id),
+    lastUntold(athlete.id, nowMs),
+    homeLines(athlete),
   ]);
-  const shown = list.slice(0, MOST);
-  const known = new Map(kept.map((k) => [k.outingId, k]));
-  const lines = shown.every((o) => known.get(o.id)?.line)
-    ? shown.map((o) => known.get(o.id)!.line as HomeLine)
-    : await workedOut(athlete, shown, known);
+  const ahead = outings.lines.filter((o) => o.startMs + o.seconds * 1000 > nowMs - HOUR_MS);
+  const last = lines.filter((l) => l.name === null)[0] ?? lines[0];
   return (
-    <Home
-      outings={lines.filter((l) => l !== null)}
-      more={list.slice(MOST).map((o) => ({ id: o.id, name: o.name, startMs: o.startMs }))}
-      away={away.map((o) => ({ id: o.id, name: o.name, startMs: o.startMs }))}
+    <FrontView
+      person={athlete.person}
+      closet={owned.map((o) => o.garment)}
+      damp={Object.fromEntries(owned.filter((o) => o.dampGm2 > 0).map((o) => [o.garment.id, o.dampGm2]))}
+      wishes={athlete.wishes}
       units={athlete.units}
-      damp={owned
+      nowMs={nowMs}
+      heard={heard}
+      firstLine={last?.line ?? ''}
+      lines={lines}
+      next={ahead.slice(0, NEXT)}
+      more={Math.max(0, ahead.length - NEXT) + outings.more.length}
+      dampPieces={owned
         .filter((o) => o.dampGm2 > 0)
         .map((o) => ({
           name: o.garment.name,
+          dampGm2: o.dampGm2,
           minutes: dryingMinutes(o.garment, dampWaterGm2(o.garment, o.dampGm2), DRYING_PLACES['on a line indoors']),
         }))}
-      garments={owned.length}
-      trash={trash}
+      untold={untold}
     />
-  );
-}
-
-/** The lines of outings, and each that is worked out anew is kept for the next time. */
-async function workedOut(
-  athlete: Athlete,
-  outings: readonly OutingLine[],
-  known: ReadonlyMap<string, KeptLine>,
-): Promise<(HomeLine | null)[]> {
-  const all = await listCloset(athlete.id, 'all');
-  const garments = all.map((o) => o.garment);
-  const damp = Object.fromEntries(all.filter((o) => o.dampGm2 > 0).map((o) => [o.garment.id, o.dampGm2]));
-  return Promise.all(
-    outings.map(async ({ id }) => {
-      const kept = known.get(id);
-      if (kept?.line) return kept.line as HomeLine;
-      const [outing, plans] = await Promise.all([getOuting(athlete.id, id), listPlans(athlete.id, id)]);
-      if (!outing) return null;
-      const line = homeLine(outing, athlete.person, plans[plans.length - 1]?.plan ?? null, garments, damp);
-      if (kept && line.problem === null) await keepLine({ ...kept, line });
-      return line;
-    }),
   );
 }

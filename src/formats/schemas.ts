@@ -150,6 +150,7 @@ export const outingSchema = object(
     forecastEleM: number(-430, 8850),
     startEleM: number(-430, 8850),
     albedo: share,
+    place: object({ latitude: number(-90, 90), longitude: number(-180, 180) }, ['latitude', 'longitude']),
     legs: { type: 'array', items: leg, minItems: 1, maxItems: MAX_LEGS },
     forecast: { type: 'array', items: forecastHour, minItems: 1, maxItems: 744 },
   },

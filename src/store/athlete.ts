@@ -11,6 +11,8 @@ export interface Athlete {
   /** rise with every change */
   version: number;
   wishesVersion: number;
+  /** the weather station they look to */
+  station: string;
 }
 
 type Row = Record<string, number> & {
@@ -18,6 +20,8 @@ type Row = Record<string, number> & {
   name: string;
   units: 'metric' | 'imperial';
   floor_feels_c: number | null;
+  mouth_below_c: number | null;
+  station: string;
   version: number;
   wishes_version: number;
 };
@@ -36,9 +40,11 @@ const toAthlete = (r: Row): Athlete => ({
     maxCues: r.max_cues,
     waiting: r.people_waiting,
     floorC: r.floor_feels_c,
+    mouthBelowC: r.mouth_below_c,
   },
   version: r.version,
   wishesVersion: r.wishes_version,
+  station: r.station,
 });
 
 /**
@@ -68,9 +74,14 @@ export async function saveWishes(id: string, version: number, w: Wishes): Promis
   const rows = await sql()<{ version: number }[]>`
     update athlete set caution = ${w.weights.caution}, fuss = ${w.weights.fuss}, carried_weight = ${w.weights.weight},
       max_cues = ${w.maxCues}, people_waiting = ${w.waiting}, floor_feels_c = ${w.floorC},
+      mouth_below_c = ${w.mouthBelowC ?? null},
       wishes_version = wishes_version + 1
     where id = ${id} and wishes_version = ${version} returning wishes_version as version`;
   return rows[0]?.version ?? null;
+}
+
+export async function chooseStation(id: string, station: string): Promise<void> {
+  await sql()`update athlete set station = ${station} where id = ${id}`;
 }
 
 export async function createAthlete(name: string, person: Person): Promise<string> {

@@ -83,6 +83,8 @@ async function read(athleteId: string, id: string, which: 'there' | 'any'): Prom
       start_ele_m: number;
       albedo: number;
       profile: Profile | null;
+      latitude: number | null;
+      longitude: number | null;
       version: number;
     }[]
   >`select *, start_local::text as start from outing where id = ${id} and athlete_id = ${athleteId} ${which === 'any' ? sql()`` : sql()`and deleted_at is null`}`;
@@ -130,6 +132,7 @@ async function read(athleteId: string, id: string, which: 'there' | 'any'): Prom
       cloud: h.cloud,
     })),
     profile: o.profile ?? (await resampled(id)),
+    ...(o.latitude === null ? {} : { place: { latitude: o.latitude, longitude: o.longitude! } }),
   };
 }
 
@@ -171,6 +174,8 @@ export async function createOuting(
       start_ele_m: o.startEleM,
       albedo: o.albedo,
       profile: o.profile && tx.json(o.profile as never),
+      latitude: o.place?.latitude ?? null,
+      longitude: o.place?.longitude ?? null,
       ...(id ? { id } : {}),
     };
     const [row] = await tx<{ id: string }[]>`insert into outing ${tx(columns as never)} returning id`;
@@ -190,7 +195,8 @@ export async function updateOuting(athleteId: string, id: string, version: numbe
     const rows = await tx<{ version: number }[]>`
       update outing set name = ${o.name}, sport = ${o.sport}, start_local = ${toLocal(o.startMs)}::timestamp,
         utc_offset_min = ${o.utcOffsetMin}, load_kg = ${o.loadKg}, forecast_ele_m = ${o.forecastEleM},
-        start_ele_m = ${o.startEleM}, albedo = ${o.albedo}, updated_at = now(), version = version + 1
+        start_ele_m = ${o.startEleM}, albedo = ${o.albedo}, latitude = ${o.place?.latitude ?? null},
+        longitude = ${o.place?.longitude ?? null}, updated_at = now(), version = version + 1
       where id = ${id} and athlete_id = ${athleteId} and deleted_at is null and version = ${version}
       returning version`;
     if (rows.length !== 1) return null;

@@ -13,7 +13,7 @@ export type { Behind, Setting };
 /** The worker could not be loaded, or broke as a whole: nothing in the plan is to blame. */
 export class WorkerBroke extends Error {}
 
-interface Running {
+export interface Running {
   worker: Worker;
   api: Remote<EmberWorker>;
   /** rejects when the worker itself breaks, which no call would ever tell */
@@ -25,7 +25,8 @@ interface Running {
 /** `ember.worker.ts` as `scripts/worker.mjs` bundles it. */
 const WORKER = '/ember.worker.js';
 
-function start(): Running {
+/** A new worker. */
+export function start(): Running {
   const worker = new Worker(WORKER);
   const broken = new Promise<never>((_, reject) => {
     worker.onerror = (e) => reject(new WorkerBroke(e.message || 'not to be had'));

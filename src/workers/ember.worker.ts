@@ -7,9 +7,20 @@ import { timelineOf } from '@/core/outing/outing';
 import { behind, type Behind } from '@/core/questions/behind';
 import { propose, type Proposal } from '@/core/questions/propose';
 import { runPlan, type Question } from '@/core/questions/question';
+import {
+  answerAtDoor,
+  answerAtOnce,
+  hoursAtDoor,
+  type DoorAnswer,
+  type DoorHour,
+  type DoorQuestion,
+  type DoorTold,
+} from '@/core/search/answer';
+import type { Rung } from '@/core/search/rungs';
+import type { DoorDay } from '@/core/outing/doorDay';
 import { makePlan, type Planned, type PlanRequest } from '@/core/search/planner';
 import { compareSchools, type Compared } from '@/core/search/schools';
-import type { Setting } from './setting';
+import type { DoorSetting, Setting } from './setting';
 import { practise } from './warmUp';
 
 type Tell = (done: number, says: string, soFar?: Plan) => void;
@@ -51,6 +62,18 @@ const planRequest = (leadDays: number): PlanRequest => ({
   leadDays,
 });
 
+/** Who is at the door, laid out once; and which question is the newest, so that an older one gives up between its parts. */
+let atDoor: DoorSetting | null = null;
+let newest = 0;
+
+function doorQuestion(day: DoorDay, rungs: readonly Rung[]): DoorQuestion {
+  if (!atDoor) throw new Error('nobody is at the door');
+  return { ...atDoor, day, rungs };
+}
+
+/** Lets messages that have come in meanwhile be heard. */
+const breathe = () => new Promise<void>((go) => setTimeout(go, 0));
+
 /** The heavy work, off the page's thread. One pure core serves worker, server, command line and tests. */
 const api = {
   practise,
@@ -69,6 +92,22 @@ const api = {
       waiting,
     };
   },
+  openDoor(setting: DoorSetting): void {
+    atDoor = { ...setting, closet: setting.closet.map(plainGarment) };
+  },
+  doorAtOnce: (day: DoorDay, rungs: readonly Rung[]): DoorAnswer => answerAtOnce(doorQuestion(day, rungs)),
+  /** tells each part when it is ready; ends early when another is asked */
+  async door(day: DoorDay, rungs: readonly Rung[], tell: (part: Partial<DoorTold>) => void): Promise<boolean> {
+    const mine = ++newest;
+    for (const part of answerAtDoor(doorQuestion(day, rungs))) {
+      tell(part);
+      await breathe();
+      if (mine !== newest) return false;
+    }
+    return true;
+  },
+  doorHours: (day: DoorDay, plan: Plan, days: readonly DoorDay[]): DoorHour[] =>
+    hoursAtDoor(doorQuestion(day, []), plan, days),
   /** @param stepS coarse while dragging, fine at rest */
   score: (plan: Plan, stepS: number): Scored => runPlan({ ...opened(), plan }, plan, { stepS }),
   propose: (plan: Plan): Proposal | null => propose({ ...fromCloset(plan), plan }),

@@ -1,5 +1,6 @@
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
+import type { DoorPlace } from '@/core/outing/doorDay';
 import type { Outing } from '@/core/outing/outing';
 import type { Wishes } from '@/core/search/wishes';
 
@@ -14,4 +15,14 @@ export interface Setting {
   /** water already in garments, g/m² by id */
   damp: Record<string, number>;
   wishes: Wishes;
+}
+
+/** Who is at the door, and where: crosses once, and is asked about many days. */
+export interface DoorSetting {
+  person: Person;
+  /** what is owned now */
+  closet: Garment[];
+  damp: Record<string, number>;
+  wishes: Wishes;
+  place: DoorPlace | null;
 }

@@ -12,15 +12,13 @@ import type { Trashed } from '@/store/trash';
 import { PutAway, Trash } from './PutAway';
 import { Danger } from '@/ui/Danger';
 
-/** Home: the outings ahead, and what is damp. */
+/** The outings at hand, those put away, and what was deleted. */
 export function Home({
   outings,
   more,
   away,
   trash,
   units,
-  damp,
-  garments,
 }: {
   outings: HomeLine[];
   /** further outings, by name only */
@@ -30,14 +28,11 @@ export function Home({
   /** deleted, or taken out of the closet */
   trash: Trashed[];
   units: Units;
-  /** what is damp, and how long it takes to dry on a line indoors */
-  damp: { name: string; minutes: number }[];
-  garments: number;
 }) {
   return (
     <>
       <Header
-        screen="home"
+        screen="outing"
         right={
           <Link
             href="/outing/new"
@@ -82,15 +77,12 @@ export function Home({
           {trash.length > 0 && <Trash things={trash} />}
         </section>
         <aside className="border-l border-grid-2 pl-5 max-[860px]:border-l-0 max-[860px]:pl-0">
-          <h2 className="font-semibold">The closet</h2>
+          <h2 className="font-semibold">No route at hand?</h2>
           <p className="mt-1 text-ink-2">
-            {garments} pieces.{' '}
-            {damp.length === 0
-              ? 'All dry.'
-              : `Still damp: ${damp.map(dries).join(', ')}. Hang them; never on the heater.`}{' '}
-            <Link href="/closet" className="underline">
-              Open it
-            </Link>
+            <Link href="/" className="underline">
+              Say it in a line
+            </Link>{' '}
+            at the front door, and lay it out as a score from there.
           </p>
           <h2 className="mt-5 font-semibold">Before you trust it</h2>
           <p className="mt-1 text-ink-2">
@@ -109,10 +101,6 @@ export function Home({
     </>
   );
 }
-
-/** `Wool pullover (2:40 h on a line indoors)`. */
-const dries = ({ name, minutes }: { name: string; minutes: number }, i: number): string =>
-  `${name.toLowerCase()} (${Number.isFinite(minutes) ? `${clock(minutes * 60)} h` : 'never'}${i === 0 ? ' on a line indoors' : ''})`;
 
 /** One outing: when, what land, what air, and what the newest plan comes to. */
 function OutingRow({ line: o, units }: { line: HomeLine; units: Units }) {

@@ -14,7 +14,8 @@ import { Problems } from '@/ui/Problems';
 import { SaveNote } from '@/ui/SaveNote';
 import { Actions } from './panels/Actions';
 import { BehindPanel } from './panels/BehindPanel';
-import { KeysSheet } from './panels/KeysSheet';
+import { SCORE_HANDS, SCORE_KEYS } from './keys';
+import { KeysSheet } from '@/ui/KeysSheet';
 import { MomentPanel } from './panels/MomentPanel';
 import { PlanInWords } from './panels/PlanInWords';
 import { PlanningBar } from './panels/PlanningBar';
@@ -125,7 +126,7 @@ export function ScoreView(props: ScoreProps & { units: Units }) {
         )}
       </main>
       {busy === 'planning' && <PlanningBar score={score} />}
-      <KeysSheet open={help} onOpen={setHelp} />
+      <KeysSheet rows={[...SCORE_KEYS, ...SCORE_HANDS]} open={help} onOpen={setHelp} />
     </>
   );
 }

@@ -3,15 +3,16 @@ import type { ReactNode } from 'react';
 import { OutboxNote } from '@/ui/outbox/OutboxSheets';
 import { Mark } from '@/ui/Mark';
 
-export type Screen = 'home' | 'outing' | 'me' | 'closet' | 'score';
+export type Screen = 'home' | 'outing' | 'me' | 'closet' | 'score' | 'ladder';
 
 /** The order of work along the top; outing and score belong to the outing at hand. */
 export function Header({ screen, outingId, right }: { screen: Screen; outingId?: string; right?: ReactNode }) {
   const items: { key: Screen; label: string; href: string | null }[] = [
-    { key: 'outing', label: 'Outing', href: outingId ? `/outing/${outingId}` : null },
+    { key: 'outing', label: 'Outing', href: outingId ? `/outing/${outingId}` : '/outings' },
     { key: 'me', label: 'Me', href: '/me' },
     { key: 'closet', label: 'Closet', href: '/closet' },
     { key: 'score', label: 'Score', href: outingId ? `/outing/${outingId}/score` : null },
+    { key: 'ladder', label: 'Ladder', href: '/ladder' },
   ];
   return (
     <>

@@ -4,7 +4,7 @@ import { degrees, type Units } from '@/formats/measures';
 import { C, skinColour } from '@/ui/draw/palette';
 
 /** Outline pieces of a standing figure, by zone; a calm pictogram, not anatomy. */
-const SHAPES: { zone: Zone; d: string }[] = [
+export const SHAPES: { zone: Zone; d: string }[] = [
   { zone: 'scalp', d: 'M150 6c-11 0-16 8-16 17h32c0-9-5-17-16-17z' },
   { zone: 'face', d: 'M134 23h32c0 12-6 20-16 20s-16-8-16-20z' },
   { zone: 'neck', d: 'M143 42h14v9h-14z' },

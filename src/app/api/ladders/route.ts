@@ -1,0 +1,95 @@
+import { DOOR_SPORTS, type DoorSport } from '@/core/outing/doorDay';
+import type { Ladder, LadderProgress } from '@/core/search/ladder';
+import { IMPERIAL_BANDS, METRIC_BANDS } from '@/core/search/ladder';
+import { refuse } from '@/formats/problem';
+import type { Units } from '@/formats/measures';
+import { SHELTER_WORDS } from '@/formats/spokenWords';
+import type { Athlete } from '@/store/athlete';
+import { listCloset } from '@/store/closet';
+import { keepLadder, keptLadder, ladderMark, type LadderKey } from '@/store/ladders';
+import { log, traceOf } from '@/store/log';
+import { ladderUnderWay, workOutLadder } from '@/workers/ladders';
+import { door } from '@/app/api/door';
+
+/** What is said of a ladder: how far it is, and the newest there is; `holds` false: of an older closet, athlete or model. */
+export interface LadderSaid {
+  ladder: Ladder | null;
+  holds: boolean;
+  working: Pick<LadderProgress, 'done' | 'says'> | null;
+}
+
+/** The ladder of `?sport=&shelter=&units=` as it is now; nothing is begun by asking. */
+export async function GET(request: Request): Promise<Response> {
+  return door(request, async (athlete) => said(athlete, keyOf(request), await ladderMark(athlete.id)));
+}
+
+/** Begins to work the ladder out where none that holds is there, and says how far it is. */
+export async function POST(request: Request): Promise<Response> {
+  return door(request, async (athlete) => {
+    const key = keyOf(request);
+    const mark = await ladderMark(athlete.id);
+    const now = await said(athlete, key, mark);
+    if (now.holds || now.working) return now;
+    await begin(athlete, key, mark);
+    return said(athlete, key, mark);
+  });
+}
+
+const nameOf = (athlete: Athlete, { sport, shelter, units }: LadderKey): string =>
+  [athlete.id, sport, shelter, units].join(' ');
+
+async function said(athlete: Athlete, key: LadderKey, mark: string): Promise<LadderSaid> {
+  const kept = await keptLadder(athlete.id, key);
+  const holds = kept !== null && kept.mark === mark;
+  if (holds) return { ladder: kept.ladder, holds, working: null };
+  const working = ladderUnderWay(nameOf(athlete, key), mark);
+  if (working === null) return { ladder: kept?.ladder ?? null, holds, working };
+  if (working === 'begun') return { ladder: kept?.ladder ?? null, holds, working: { done: 0, says: 'Dressing' } };
+  const { done, says, ladder } = working;
+  return { ladder, holds, working: { done, says } };
+}
+
+async function begin(athlete: Athlete, key: LadderKey, mark: string): Promise<void> {
+  const owned = await listCloset(athlete.id);
+  // The outfits of a sport are the same in every place: those of the open are taken where they are known.
+  const open = await keptLadder(athlete.id, { ...key, shelter: 'open' });
+  const rungs = open && open.mark === mark ? open.ladder.rungs : undefined;
+  const { person, wishes } = athlete;
+  workOutLadder(
+    {
+      key: nameOf(athlete, key),
+      mark,
+      request: {
+        person,
+        closet: owned.map((o) => o.garment),
+        sport: key.sport,
+        shelter: key.shelter,
+        weights: wishes.weights,
+        mouthBelowC: wishes.mouthBelowC,
+        bands: key.units === 'imperial' ? IMPERIAL_BANDS : METRIC_BANDS,
+        rungs,
+      },
+    },
+    (ladder) => keepLadder(athlete.id, mark, key.units, ladder),
+    (e) => log.error({ ...traceOf(e) }, 'a ladder could not be worked out'),
+  );
+}
+
+/** @throws Refused */
+function keyOf(request: Request): LadderKey {
+  const asked = new URL(request.url).searchParams;
+  const one = <T extends string>(field: string, list: readonly T[], usual: T): T => {
+    const value = asked.get(field);
+    if (value === null) return usual;
+    return list.find((x) => x === value) ?? refuse('Request', field, value, list.join(', '));
+  };
+  return {
+    sport: one<DoorSport>('sport', DOOR_SPORTS, 'run'),
+    shelter: one(
+      'shelter',
+      SHELTER_WORDS.map(([s]) => s),
+      'open',
+    ),
+    units: one<Units>('units', ['metric', 'imperial'], 'metric'),
+  };
+}

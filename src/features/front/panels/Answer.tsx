@@ -1,0 +1,253 @@
+'use client';
+import type { Beside } from '@/core/search/answer';
+import type { Door } from '@/features/front/state/useDoor';
+import { CAUTIONS } from '@/core/judge/verdict';
+import { feltWords } from '@/formats/doorWords';
+import { degrees, grams, temperature, type Units } from '@/formats/measures';
+import { fillSlots } from '@/formats/sentences';
+import { timeOfDay } from '@/formats/dates';
+import { Button } from '@/ui/Button';
+import { Danger } from '@/ui/Danger';
+import { planDifference } from '@/core/kit/difference';
+
+/** Chances worth a word beside the buttons. */
+const WORTH = 0.02;
+const MOST_SAID = 2;
+
+/** Headline, what stands below it, what to do next, and how sure it is. */
+export function Headline({
+  door,
+  units,
+  onLay,
+  onPrint,
+  laying,
+}: {
+  door: Door;
+  units: Units;
+  onLay: () => void;
+  onPrint: () => void;
+  laying: boolean;
+}) {
+  const { verdict, told, judged } = door;
+  const answer = told.answer;
+  if (!verdict || !answer) return <p className="speak mt-2 text-[26px] font-semibold">Trying on what you own…</p>;
+  const likely = (told.chances?.list ?? []).filter((c) => c.share > WORTH).sort((a, b) => b.share - a.share);
+  const advice = told.advice;
+  return (
+    <div>
+      <h1
+        className={`speak text-[28px] leading-[1.12] font-semibold max-[500px]:text-[25px] ${verdict.tone === 'fails' ? 'text-act' : ''}`}
+      >
+        {verdict.tone !== 'holds' && <Danger />}
+        {verdict.lead}
+      </h1>
+      <p className="speak mt-1 text-[15.5px] leading-snug">{verdict.rest}</p>
+      {judged && judged.findings.some((f) => f.severity >= 2) && advice && advice.go !== 'go' && (
+        <p className="mt-0.5 text-[13px]">
+          <b className="text-act">
+            {advice.go === 'go shorter'
+              ? `Go shorter: back within ${advice.minutes} min.`
+              : advice.go === 'not today'
+                ? 'Not today.'
+                : 'Go with care.'}
+          </b>{' '}
+          {fillSlots(advice.reason, units)}
+          {advice.nextStartMs !== undefined && ` Next good start: ${timeOfDay(advice.nextStartMs)}.`}
+        </p>
+      )}
+      <div className="no-print mt-2 flex flex-wrap items-center gap-2">
+        <Button kind="act" onClick={onLay} disabled={laying || answer.how === 'at once'}>
+          Lay it out as a score <kbd>Enter</kbd>
+        </Button>
+        <Button onClick={onPrint}>Print</Button>
+        <p className="ml-auto min-w-[150px] text-right text-[12.5px] leading-tight">
+          {!told.chances ? (
+            <span className="text-ink-3">
+              {answer.how === 'at once' ? 'rough, still looking' : 'counting the chances'}
+            </span>
+          ) : likely.length === 0 ? (
+            `in none of ${told.chances.members} other days`
+          ) : (
+            likely.slice(0, MOST_SAID).map((c) => (
+              <span key={c.kind} className="block">
+                <b className={c.kind === 'unsafe' ? 'text-act' : ''}>{c.often}</b> {c.what}
+              </span>
+            ))
+          )}
+        </p>
+      </div>
+    </div>
+  );
+}
+
+/** What is carried, and what it is for. */
+export function Pocket({ door, units }: { door: Door; units: Units }) {
+  const { told, garments } = door;
+  const plan = told.answer?.plan;
+  if (!plan) return null;
+  const names = plan.carried.map((id) => garments.get(id)?.name ?? 'a piece');
+  const far = told.stuckOut?.stuck.find((s) => s.place === 'farthest') ?? told.stuckOut?.stuck[0];
+  const hour = far?.after[0];
+  return (
+    <p className="mt-1.5 border border-dotted border-ink bg-sheet px-2 py-1.5 text-[13px] leading-snug">
+      <b>In the pocket</b> <b className="ml-1">{names.length > 0 ? names.join(', ') : 'nothing more'}</b>
+      {names.length === 0 && ': what you wear will do.'}
+      {hour && (
+        <>
+          {' '}
+          Stuck an hour at the far end: fingers {degrees(hour.fingersC, units)}, core {degrees(hour.coreC, units, 1)}
+          {far.dangerH !== null && (
+            <b className={far.dangerH < 4 ? 'text-act' : ''}>
+              , danger after {far.dangerH < 2 ? `${Math.round(far.dangerH * 60)} min` : `${far.dangerH.toFixed(1)} h`}
+            </b>
+          )}
+          .
+        </>
+      )}
+    </p>
+  );
+}
+
+/** Light, traction, drink and the like: one line each when they matter. */
+export function Needs({ door }: { door: Door }) {
+  const needs = door.told.answer?.needs ?? [];
+  if (needs.length === 0) return null;
+  return (
+    <p className="mt-1 text-[12.5px] leading-snug">
+      {needs.map((n, i) => (
+        <span key={n.kind}>
+          {i > 0 && ' · '}
+          <b>{n.says}</b> <span className="text-ink-2">({n.why})</span>
+        </span>
+      ))}
+    </p>
+  );
+}
+
+/** Why this, and one rung cooler and warmer. */
+export function Beside3({ door, units }: { door: Door; units: Units }) {
+  const { told, garments, timeline } = door;
+  const { answer, around } = told;
+  if (!answer || !timeline) return null;
+  const going = timeline.stretches.find((s) => s.sport === door.day.sport);
+  const m = answer.scored.metrics;
+  return (
+    <div className="mt-2 grid grid-cols-3 gap-x-4 border-t-2 border-ink-3 pt-1 text-[12.5px] leading-snug max-[500px]:grid-cols-1 max-[500px]:gap-y-2">
+      <section>
+        <h3 className="font-semibold">Why this</h3>
+        <p>
+          {going
+            ? `${going.metabolicW.toFixed(0)} W of heat leave through this cloth at ${temperature(door.day.airC, units)}. `
+            : ''}
+          You sweat {grams(m.sweatG, units)}; at most {grams(m.waterPeak.value, units)} stay in it.
+          {answer.ruleCosts > 0.03 && ' Your own rule covers the mouth; the model would leave it bare.'}
+        </p>
+      </section>
+      {around && <RungBeside which="cooler" of={around.cooler} from={answer.plan} {...{ units, garments }} />}
+      {around && <RungBeside which="warmer" of={around.warmer} from={answer.plan} {...{ units, garments }} />}
+    </div>
+  );
+}
+
+function RungBeside({
+  which,
+  of,
+  from,
+  units,
+  garments,
+}: {
+  which: 'cooler' | 'warmer';
+  of: Beside | null;
+  from: Parameters<typeof planDifference>[0];
+  units: Units;
+  garments: Door['garments'];
+}) {
+  const name = (id: string) => garments.get(id)?.name.toLowerCase() ?? 'a piece';
+  if (!of)
+    return (
+      <section>
+        <h3 className="font-semibold">One rung {which}</h3>
+        <p className="text-ink-2">{which === 'cooler' ? 'You own no lighter rung.' : 'You own no warmer rung.'}</p>
+      </section>
+    );
+  const [less, more] = planDifference(from, of.plan).worn;
+  const change = [
+    less.length > 0 ? `without ${less.map(name).join(', ')}` : '',
+    more.length > 0 ? `with ${more.map(name).join(', ')}` : '',
+  ].filter((x) => x !== '');
+  return (
+    <section>
+      <h3 className="flex items-center gap-1.5 font-semibold">
+        <span className="inline-flex h-[18px] w-[18px] items-center justify-center rounded-full border border-ink text-[11px]">
+          {of.rung}
+        </span>
+        One rung {which}
+      </h3>
+      <p>
+        {change.length > 0 ? `${change.join('; ')}. ` : ''}
+        {feltWords(of.felt)} {grams(of.waterG, units)}, fingers {degrees(of.fingersC, units)}.
+        {of.gravity >= 2 && (
+          <b className="text-act"> {of.fails === 'too hot' ? 'Too hot.' : `${of.fails} gives up first.`}</b>
+        )}
+      </p>
+    </section>
+  );
+}
+
+/** What was guessed, contradicted or not understood, in words; nothing is guessed in silence. */
+export function LineNotes({ door, onWord }: { door: Door; onWord: (from: number, to: number, word: string) => void }) {
+  const { spoken } = door;
+  const any = spoken.notUnderstood.length + spoken.refused.length + spoken.notes.length;
+  if (any === 0) return null;
+  return (
+    <ul className="mt-1 flex flex-wrap gap-x-4 gap-y-0.5 text-[12.5px]" aria-live="polite">
+      {spoken.notUnderstood.map((n) => (
+        <li key={n.from}>
+          <b className="text-act">“{n.text}” is not understood.</b>{' '}
+          {n.nearest.length > 0 ? 'Do you mean ' : 'The rest counts.'}
+          {n.nearest.map((w, i) => (
+            <span key={w}>
+              {i > 0 && ', '}
+              <button
+                type="button"
+                className="min-h-[24px] cursor-pointer underline"
+                onClick={() => onWord(n.from, n.to, w)}
+              >
+                {w}
+              </button>
+            </span>
+          ))}
+          {n.nearest.length > 0 && '?'}
+        </li>
+      ))}
+      {spoken.refused.map((r) => (
+        <li key={r.field + r.value} className="text-act">
+          <b>
+            {r.field} {r.value}
+          </b>{' '}
+          is not taken: {r.allowed}.
+        </li>
+      ))}
+      {spoken.notes.map((n) => (
+        <li key={n}>{n}.</li>
+      ))}
+    </ul>
+  );
+}
+
+/** The cautions, when something on this day calls for them. */
+export function Cautions({ door }: { door: Door }) {
+  const grave = door.judged?.findings.some((f) => f.severity >= 2) ?? false;
+  return (
+    <details className="mt-2 text-[12px] text-ink-2" open={grave || undefined}>
+      <summary className="cursor-pointer">
+        Before you trust it: a calculation, no promise. Rescue, avalanche and medical advice come first.
+      </summary>
+      <ul className="mt-1 space-y-1">
+        {CAUTIONS.map((c) => (
+          <li key={c}>{c}</li>
+        ))}
+      </ul>
+    </details>
+  );
+}

@@ -1,0 +1,60 @@
+import { readStations, readStationWeather, type ForecastSource, type StationWeather } from '@/formats/stationJson';
+import { sql } from './db';
+import { log, traceOf } from './log';
+
+/** How long a service may take, ms, and for how long what it said is used without asking again. */
+const PATIENCE_MS = 2000;
+const FRESH_MS = 10 * 60_000;
+
+/** A service behind an address: the simulated one that ships, or a real one in its place (EMBER_WEATHER). */
+export function httpSource(address: string): ForecastSource {
+  const get = async (path: string): Promise<unknown> => {
+    const answer = await fetch(address + path, { signal: AbortSignal.timeout(PATIENCE_MS), cache: 'no-store' });
+    if (!answer.ok) throw new Error(`the weather service answered ${answer.status}`);
+    return answer.json();
+  };
+  return {
+    stations: async () => readStations(await get('/stations')),
+    weather: async (id, atMs) =>
+      readStationWeather(
+        await get(`/stations/${encodeURIComponent(id)}/weather?at=${new Date(atMs).toISOString().slice(0, 16)}`),
+      ),
+  };
+}
+
+const source = (): ForecastSource | null =>
+  process.env.EMBER_WEATHER ? httpSource(process.env.EMBER_WEATHER.replace(/\/$/, '')) : null;
+
+/** What a station says, or said when it was last heard. */
+export interface Heard {
+  weather: StationWeather;
+  /** ms since it was heard */
+  ageMs: number;
+  /** 'silent': it does not answer now, this is what it last said */
+  state: 'heard' | 'silent';
+}
+
+/**
+ * The weather of a station: what was heard within ten minutes, else asked anew and kept; with the service silent the last it said.
+ * @param atMs local wall clock @returns null where nothing was ever heard
+ */
+export async function weatherOf(stationId: string, atMs: number): Promise<Heard | null> {
+  const [kept] = await sql()<{ heard_at: Date; content: StationWeather }[]>`
+    select heard_at, content from weather_heard where station = ${stationId}`;
+  const age = kept ? Date.now() - kept.heard_at.getTime() : Infinity;
+  // An hour of the past or of another day is another question.
+  const same = kept && Math.abs(kept.content.issuedMs - atMs) < FRESH_MS;
+  if (kept && same && age < FRESH_MS) return { weather: kept.content, ageMs: age, state: 'heard' };
+  try {
+    const from = source();
+    if (!from) throw new Error('no weather service is configured');
+    const weather = await from.weather(stationId, atMs);
+    await sql()`
+      insert into weather_heard (station, content) values (${stationId}, ${sql().json(weather as never)})
+      on conflict (station) do update set content = excluded.content, heard_at = now()`;
+    return { weather, ageMs: 0, state: 'heard' };
+  } catch (e) {
+    log.warn({ station: stationId, ...traceOf(e) }, 'the weather station is silent');
+    return kept ? { weather: kept.content, ageMs: age, state: 'silent' } : null;
+  }
+}
