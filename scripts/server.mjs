@@ -73,6 +73,7 @@ if (!process.env.EMBER_WEATHER) {
   const weather = createRequire(import.meta.url)('../build/weather.cjs').weatherService().listen(0, HOST);
   await once(weather, 'listening');
   weather.unref();
+  process.env.EMBER_WEATHER_SIMULATED = '1';
   process.env.EMBER_WEATHER = `http://${HOST}:${weather.address().port}`;
 }
 await app.prepare();

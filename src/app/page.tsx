@@ -1,6 +1,7 @@
 import { FrontView } from '@/features/front/FrontView';
 import { homeLines } from '@/app/homeLines';
 import { dampWaterGm2, dryingMinutes, DRYING_PLACES } from '@/core/moisture/drying';
+import { MOST_LETTERS } from '@/formats/spokenLine';
 import { currentAthlete } from '@/store/athlete';
 import { wallClock } from '@/store/clock';
 import { listCloset } from '@/store/closet';
@@ -12,7 +13,8 @@ import { weatherOf } from '@/store/weather';
 const NEXT = 3;
 const HOUR_MS = 3600_000;
 
-export default async function Page() {
+export default async function Page({ searchParams }: { searchParams: Promise<{ line?: string | string[] }> }) {
+  const { line } = await searchParams;
   const athlete = await currentAthlete();
   const heard = await weatherOf(athlete.station, wallClock(0));
   const nowMs = wallClock(heard?.weather.station.utcOffsetMin ?? 0);
@@ -33,7 +35,7 @@ export default async function Page() {
       units={athlete.units}
       nowMs={nowMs}
       heard={heard}
-      firstLine={last?.line ?? ''}
+      firstLine={typeof line === 'string' ? line.slice(0, MOST_LETTERS) : (last?.line ?? '')}
       lines={lines}
       next={ahead.slice(0, NEXT)}
       more={Math.max(0, ahead.length - NEXT) + outings.more.length}

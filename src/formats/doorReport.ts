@@ -2,7 +2,7 @@ import type { Garment } from '@/core/clothing/garment';
 import { coldestByPart, DRESSED_PARTS } from '@/core/judge/coldestByPart';
 import { judge } from '@/core/judge/judgement';
 import { CAUTIONS } from '@/core/judge/verdict';
-import { besideOf } from '@/core/questions/advise';
+import { besideOf } from '@/core/questions/beside';
 import type { DoorQuestion, DoorTold } from '@/core/search/answer';
 import type { Ladder } from '@/core/search/ladder';
 import { clock } from './dates';

@@ -1,6 +1,7 @@
 import type { Felt } from '@/core/judge/felt';
 import { RIGHT } from '@/core/judge/felt';
 import type { Judgement } from '@/core/judge/judgement';
+import { verdict as verdictOf } from '@/core/judge/verdict';
 import type { Scored } from '@/core/judge/scorePlan';
 import { clock } from './dates';
 import { degrees, grams, type Units } from './measures';
@@ -56,7 +57,9 @@ export function doorVerdict(
   run: { scored: Scored; without: Scored | null },
   units: Units,
 ): { lead: string; rest: string; tone: Judgement['verdict']['tone'] } {
-  const { verdict } = judged;
+  // That it is night stands among what to take along.
+  const said = judged.findings.filter((f) => f.kind !== 'dark');
+  const verdict = verdictOf(said, run.scored.metrics);
   const rest = `${fillSlots(verdict.rest, units)}${withoutWords(run, units)}`;
   return { lead: verdict.tone === 'holds' ? feltWords(felt) : verdict.lead, rest, tone: verdict.tone };
 }

@@ -1,5 +1,5 @@
 import { UTCDate } from '@date-fns/utc';
-import * as chrono from 'chrono-node';
+import { casual } from 'chrono-node/en';
 import { addDays, startOfDay } from 'date-fns';
 import { distance as lettersApart } from 'fastest-levenshtein';
 import {
@@ -315,7 +315,7 @@ const plainHour = (text: string, nowMs: number): { ms: number } | null => {
 /** The first date or time of day in a text, on the wall clock; null where there is none. */
 function momentIn(text: string, nowMs: number): { ms: number; from: number; to: number } | null {
   const reference = { instant: new Date(nowMs), timezone: 0 };
-  for (const found of chrono.en.casual.parse(text, reference, { forwardDate: true })) {
+  for (const found of casual.parse(text, reference, { forwardDate: true })) {
     const at = found.start;
     const certain = (['hour', 'day', 'weekday'] as const).some((k) => at.isCertain(k));
     if (!certain) continue;

@@ -32,6 +32,8 @@ export interface Heard {
   ageMs: number;
   /** 'silent': it does not answer now, this is what it last said */
   state: 'heard' | 'silent';
+  /** it is the one that ships, made up */
+  simulated: boolean;
 }
 
 /**
@@ -39,12 +41,13 @@ export interface Heard {
  * @param atMs local wall clock @returns null where nothing was ever heard
  */
 export async function weatherOf(stationId: string, atMs: number): Promise<Heard | null> {
+  const simulated = process.env.EMBER_WEATHER_SIMULATED === '1';
   const [kept] = await sql()<{ heard_at: Date; content: StationWeather }[]>`
     select heard_at, content from weather_heard where station = ${stationId}`;
   const age = kept ? Date.now() - kept.heard_at.getTime() : Infinity;
   // An hour of the past or of another day is another question.
   const same = kept && Math.abs(kept.content.issuedMs - atMs) < FRESH_MS;
-  if (kept && same && age < FRESH_MS) return { weather: kept.content, ageMs: age, state: 'heard' };
+  if (kept && same && age < FRESH_MS) return { weather: kept.content, ageMs: age, state: 'heard', simulated };
   try {
     const from = source();
     if (!from) throw new Error('no weather service is configured');
@@ -52,9 +55,9 @@ export async function weatherOf(stationId: string, atMs: number): Promise<Heard 
     await sql()`
       insert into weather_heard (station, content) values (${stationId}, ${sql().json(weather as never)})
       on conflict (station) do update set content = excluded.content, heard_at = now()`;
-    return { weather, ageMs: 0, state: 'heard' };
+    return { weather, ageMs: 0, state: 'heard', simulated };
   } catch (e) {
     log.warn({ station: stationId, ...traceOf(e) }, 'the weather station is silent');
-    return kept ? { weather: kept.content, ageMs: age, state: 'silent' } : null;
+    return kept ? { weather: kept.content, ageMs: age, state: 'silent', simulated } : null;
   }
 }

@@ -1,7 +1,7 @@
 import { chillHazard, freezingMinutes, windChillC, type ChillHazard } from '@/core/atmosphere/windChill';
 import { SHELTER_FACTOR } from '@/core/atmosphere/windAtBody';
 import { msToKmh } from '@/core/quantity/units';
-import type { Stretch } from './timeline';
+import type { Stretch, Timeline } from './timeline';
 
 /**
  * The wind at 10 m, km/h, that the wind chill index would need in the open for the wind the body meets here: shelter and one's
@@ -31,3 +31,6 @@ export function exposureAt(s: Pick<Stretch, 'airC' | 'relativeWind'>): Exposure 
   const feelsC = feelsLikeC(s);
   return { feelsC, ...chillHazard(feelsC), freezesMin: freezingMinutes(s.airC, chillWindKmh(s)) };
 }
+
+/** What it feels like where it feels coldest on the way, °C: what the athlete's floor is held against. */
+export const feelsAtWorst = (t: Pick<Timeline, 'stretches'>): number => feelsLikeC(coldestFelt(t.stretches));

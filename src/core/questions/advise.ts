@@ -1,10 +1,11 @@
 import { isSafe, isUnsafe, type Finding } from '@/core/judge/findings';
-import { judge, type Beside, type Go } from '@/core/judge/judgement';
+import { judge, type Go } from '@/core/judge/judgement';
 import type { Scored } from '@/core/judge/scorePlan';
 import { findingSentence } from '@/core/judge/verdict';
 import { truncate } from '@/core/outing/truncate';
 import { clamp } from '@/core/quantity/range';
-import { feelsAtWorst, isBetter, type BestStart } from './bestStart';
+import { besideOf } from './beside';
+import { isBetter, type BestStart } from './bestStart';
 import type { Chances } from './chances';
 import { runPlan, type PlanInPlace } from './question';
 import type { StuckOut } from './stuckOut';
@@ -26,15 +27,6 @@ export interface Known {
   chances?: Chances;
   stuckOut?: StuckOut;
   bestStart?: BestStart | null;
-}
-
-/** All that is known beside a run, in the terms of the one judgement. */
-export function besideOf({ timeline }: Pick<PlanInPlace, 'timeline'>, { floorC, chances, stuckOut }: Known): Beside {
-  return {
-    unsafeShare: chances?.list.find((c) => c.kind === 'unsafe')?.share,
-    stuck: stuckOut?.stuck,
-    floor: floorC === undefined ? undefined : { feelsC: feelsAtWorst(timeline), floorC },
-  };
 }
 
 /** Turning round this early in the way to an alarm avoids it if anything does; less than so many minutes is no outing. */

@@ -1,7 +1,6 @@
 import { isSafe } from '@/core/judge/findings';
-import { coldestFelt, feelsLikeC } from '@/core/outing/feelsLike';
+import { feelsAtWorst } from '@/core/outing/feelsLike';
 import { timelineOf, type Outing } from '@/core/outing/outing';
-import type { Timeline } from '@/core/outing/timeline';
 import { runPlan, type PlanInPlace } from './question';
 
 /** One start that the forecast covers. */
@@ -75,6 +74,3 @@ function runAt(q: StartQuestion, startMs: number): { start: Start; endS: number 
     },
   };
 }
-
-/** What it feels like where it feels coldest on the way, °C: what the athlete's floor is held against. */
-export const feelsAtWorst = (t: Timeline): number => feelsLikeC(coldestFelt(t.stretches));

@@ -6,6 +6,7 @@ import { feltOf, type Felt } from '@/core/judge/felt';
 import { needsOf, type Need } from '@/core/judge/needs';
 import { isSafe } from '@/core/judge/findings';
 import type { Scored } from '@/core/judge/scorePlan';
+import { leaveGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { outingAtDoor, type DoorDay, type DoorPlace } from '@/core/outing/doorDay';
 import { timelineOf, type Outing } from '@/core/outing/outing';
@@ -184,7 +185,24 @@ export function answerExactly(q: DoorQuestion, goOn: () => boolean = () => true)
     must: (p: Plan) => keepsRules(q, p),
   };
   const { plan } = adapt(laid.asked, best.plan, how);
-  return inFull(q, laid, { rung: best.rung.n, plan, how: 'exact' });
+  return inFull(q, laid, { rung: best.rung.n, plan: withoutIdle(laid.asked, plan), how: 'exact' });
+}
+
+/** What leaving a carried piece at home may cost for it to stay there, points: nobody misses so little. */
+const IDLE = 0.015;
+
+/** The plan without what is carried and never put on, where it is as good and as safe without. */
+function withoutIdle(asked: Omit<Question, 'plan'>, plan: Plan): Plan {
+  const used = new Set(plan.cues.flatMap((c) => c.actions.map((a) => a.garment)));
+  let now = tried({ ...asked, plan }, plan);
+  let left = plan;
+  for (const id of plan.carried.filter((c) => !used.has(c))) {
+    const next = leaveGarment(left, id);
+    const then = tried({ ...asked, plan: next }, next);
+    if (then.total > now.total + IDLE || clothesGravity(then) > clothesGravity(now)) continue;
+    [left, now] = [next, then];
+  }
+  return left;
 }
 
 const mostCues = (q: DoorQuestion): number => Math.min(DOOR_CUES, q.wishes.maxCues);

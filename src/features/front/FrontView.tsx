@@ -1,7 +1,9 @@
 'use client';
 import { useMutation } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { DOOR_HUMIDITY } from '@/core/outing/doorDay';
+import type { Aviation } from '@/formats/aviation';
 import type { HomeLine } from '@/features/home/lines';
 import { Header } from '@/features/shell/Header';
 import { clock, day as dayWords, timeOfDay } from '@/formats/dates';
@@ -21,10 +23,12 @@ import { ColdOrWind } from './panels/ColdOrWind';
 import { Efforts } from './panels/Efforts';
 import { Hours } from './panels/Hours';
 import { LineBox } from './panels/LineBox';
+import { PasteReport } from './panels/PasteReport';
 import { Regulars } from './panels/Regulars';
 import { Scales } from './panels/Scales';
 import { StartIn } from './panels/StartIn';
 import { Way } from './panels/Way';
+import { withReport } from './state/dayNow';
 import { useDoor, type Door, type DoorProps } from './state/useDoor';
 import { useFrontKeys } from './useFrontKeys';
 
@@ -38,8 +42,10 @@ export interface FrontProps extends DoorProps {
 
 /** The front door: a line of what one is about to do and how it is outside, and the answer to it. */
 export function FrontView(props: FrontProps) {
-  const { units, heard, nowMs } = props;
-  const door = useDoor(props);
+  const { units, nowMs } = props;
+  const [pasted, setPasted] = useState<Aviation | null>(null);
+  const heard = useMemo(() => withReport(props.heard, pasted, nowMs), [props.heard, pasted, nowMs]);
+  const door = useDoor({ ...props, heard });
   const { spoken, told } = door;
   const chips = useRef(new Map<string, HTMLElement>());
   const input = useRef<HTMLInputElement>(null);
@@ -151,6 +157,23 @@ export function FrontView(props: FrontProps) {
         </div>
         <aside className="no-print min-w-0 border-l border-grid-2 pl-4 max-[1060px]:mt-4 max-[1060px]:border-t max-[1060px]:border-l-0 max-[1060px]:pt-2 max-[1060px]:pl-0">
           <Hours door={door} hours={door.hours} heard={heard} units={units} />
+          <PasteReport
+            pasted={pasted}
+            onDrop={() => setPasted(null)}
+            onRead={async (text) => {
+              const { readAviation } = await import('@/formats/aviation');
+              const { airC } = door.unsaid.day;
+              const station = props.heard?.weather;
+              setPasted(
+                readAviation(text, {
+                  nowMs,
+                  utcOffsetMin: station?.station.utcOffsetMin ?? 0,
+                  airC,
+                  humidity: station?.now.humidity ?? DOOR_HUMIDITY.dry,
+                }),
+              );
+            }}
+          />
           <Next lines={props.next} more={props.more} units={units} />
           <StillDamp damp={props.dampPieces} nowMs={nowMs} units={units} />
           <HowWasIt untold={props.untold} />
@@ -196,7 +219,8 @@ function NowAndHere({ heard, nowMs, units }: { heard: Heard | null; nowMs: numbe
       <span className="text-[12px] text-ink-2">
         {heard ? (
           <>
-            {heard.weather.station.name}, simulated: {temperature(heard.weather.now.airC, units, 1)}, wind{' '}
+            {heard.weather.station.name}
+            {heard.simulated && ', simulated'}: {temperature(heard.weather.now.airC, units, 1)}, wind{' '}
             {windWords(heard.weather.now.wind, units)},{' '}
             {heard.weather.now.kind === 'none' ? 'dry' : heard.weather.now.kind}
             {heard.state === 'silent' ? (

@@ -5,7 +5,7 @@ import { bodyParameters } from '@/core/body/bodyParameters';
 import { SPORT } from '@/core/effort/sports';
 import { isSafe } from '@/core/judge/findings';
 import { judge } from '@/core/judge/judgement';
-import { besideOf } from '@/core/questions/advise';
+import { besideOf } from '@/core/questions/beside';
 import { day, timeOfDay } from '@/formats/dates';
 import { type Units } from '@/formats/measures';
 import { Header } from '@/features/shell/Header';

@@ -1,15 +1,12 @@
-import { DOOR_SPORTS, type DoorSport } from '@/core/outing/doorDay';
 import type { Ladder, LadderProgress } from '@/core/search/ladder';
 import { IMPERIAL_BANDS, METRIC_BANDS } from '@/core/search/ladder';
-import { refuse } from '@/formats/problem';
-import type { Units } from '@/formats/measures';
-import { SHELTER_WORDS } from '@/formats/spokenWords';
 import type { Athlete } from '@/store/athlete';
 import { listCloset } from '@/store/closet';
 import { keepLadder, keptLadder, ladderMark, type LadderKey } from '@/store/ladders';
 import { log, traceOf } from '@/store/log';
 import { ladderUnderWay, workOutLadder } from '@/workers/ladders';
 import { door } from '@/app/api/door';
+import { ladderKey } from './key';
 
 /** What is said of a ladder: how far it is, and the newest there is; `holds` false: of an older closet, athlete or model. */
 export interface LadderSaid {
@@ -20,13 +17,13 @@ export interface LadderSaid {
 
 /** The ladder of `?sport=&shelter=&units=` as it is now; nothing is begun by asking. */
 export async function GET(request: Request): Promise<Response> {
-  return door(request, async (athlete) => said(athlete, keyOf(request), await ladderMark(athlete.id)));
+  return door(request, async (athlete) => said(athlete, ladderKey(request), await ladderMark(athlete.id)));
 }
 
 /** Begins to work the ladder out where none that holds is there, and says how far it is. */
 export async function POST(request: Request): Promise<Response> {
   return door(request, async (athlete) => {
-    const key = keyOf(request);
+    const key = ladderKey(request);
     const mark = await ladderMark(athlete.id);
     const now = await said(athlete, key, mark);
     if (now.holds || now.working) return now;
@@ -73,23 +70,4 @@ async function begin(athlete: Athlete, key: LadderKey, mark: string): Promise<vo
     (ladder) => keepLadder(athlete.id, mark, key.units, ladder),
     (e) => log.error({ ...traceOf(e) }, 'a ladder could not be worked out'),
   );
-}
-
-/** @throws Refused */
-function keyOf(request: Request): LadderKey {
-  const asked = new URL(request.url).searchParams;
-  const one = <T extends string>(field: string, list: readonly T[], usual: T): T => {
-    const value = asked.get(field);
-    if (value === null) return usual;
-    return list.find((x) => x === value) ?? refuse('Request', field, value, list.join(', '));
-  };
-  return {
-    sport: one<DoorSport>('sport', DOOR_SPORTS, 'run'),
-    shelter: one(
-      'shelter',
-      SHELTER_WORDS.map(([s]) => s),
-      'open',
-    ),
-    units: one<Units>('units', ['metric', 'imperial'], 'metric'),
-  };
 }

@@ -102,9 +102,6 @@ function ListChip<T extends string>({
 
 const howOf = (door: Door, key: DoorKey): 'said' | 'guessed' =>
   door.spoken.guessed.includes(key) ? 'guessed' : 'said';
-const guessed = (door: Door, key: DoorKey, label: string): string =>
-  howOf(door, key) === 'guessed' ? `${label}, guessed` : label;
-
 /** Everything the line means, each to be changed by hand; the line is then written anew. */
 export function Chips({
   door,
@@ -129,7 +126,7 @@ export function Chips({
       <ListChip
         door={door}
         of="sport"
-        label={guessed(door, 'sport', 'sport')}
+        label="sport"
         says={SPORT[day.sport].label}
         value={day.sport}
         options={DOOR_SPORTS.map((s) => ({ value: s, label: SPORT[s].label }))}
@@ -137,7 +134,7 @@ export function Chips({
         refTo={at('sport')}
       />
       <NumberChip
-        label={guessed(door, 'minutes', 'minutes')}
+        label="minutes"
         says={day.minutes >= 100 ? `${clock(day.minutes * 60)} h` : `${Math.round(day.minutes)} min`}
         how={howOf(door, 'minutes')}
         value={day.minutes}
@@ -159,7 +156,7 @@ export function Chips({
         onRest={(exertion) => door.set('exertion', { exertion })}
       />
       <NumberChip
-        label={guessed(door, 'airC', 'air')}
+        label="air"
         says={temperature(day.airC, units)}
         how={howOf(door, 'airC')}
         value={day.airC}
@@ -170,7 +167,7 @@ export function Chips({
         onRest={(airC) => door.set('airC', { airC })}
       />
       <NumberChip
-        label={guessed(door, 'windMs', 'wind')}
+        label="wind"
         says={windWords(day.windMs, units)}
         how={howOf(door, 'windMs')}
         value={day.windMs}
@@ -183,7 +180,7 @@ export function Chips({
       <ListChip
         door={door}
         of="falls"
-        label={guessed(door, 'falls', 'wet')}
+        label="wet"
         says={falls}
         value={day.falls.kind as (typeof kinds)[number]}
         options={kinds.map((k) => ({ value: k, label: k === 'none' ? 'dry' : k }))}
@@ -197,7 +194,7 @@ export function Chips({
       <ListChip
         door={door}
         of="sky"
-        label={guessed(door, 'sky', 'light')}
+        label="light"
         says={lightWords(door) || day.sky}
         value={day.sky}
         options={(Object.keys(DOOR_SKIES) as DoorSky[]).map((s) => ({ value: s, label: s }))}
@@ -207,7 +204,7 @@ export function Chips({
       <ListChip
         door={door}
         of="shelter"
-        label={guessed(door, 'shelter', 'where')}
+        label="where"
         says={day.shelter}
         value={day.shelter}
         options={SHELTER_WORDS.map(([s]) => ({ value: s, label: s }))}
@@ -215,7 +212,7 @@ export function Chips({
         refTo={at('shelter')}
       />
       <NumberChip
-        label={guessed(door, 'startMs', 'start')}
+        label="start"
         says={
           dayOf(day.startMs) === dayOf(door.unsaid.nowMs)
             ? timeOfDay(day.startMs)
@@ -231,7 +228,7 @@ export function Chips({
       />
       {(day.packKg > 0 || howOf(door, 'packKg') === 'said') && (
         <NumberChip
-          label={guessed(door, 'packKg', 'pack')}
+          label="pack"
           says={units === 'imperial' ? `${(day.packKg * 2.20462).toFixed(0)} lb` : `${day.packKg.toFixed(0)} kg`}
           how={howOf(door, 'packKg')}
           value={day.packKg}
@@ -285,7 +282,7 @@ function StopsChip({ door, refTo }: { door: Door; refTo: (el: HTMLDivElement | n
           className="flex cursor-pointer items-end hover:bg-worn"
           aria-label={`Stops: ${stopWords(stops)}`}
         >
-          <ChipText label={guessed(door, 'stops', 'stops')} value={stopWords(stops)} />
+          <ChipText label="stops" value={stopWords(stops)} />
           <ChevronDown size={12} className="mr-1 mb-1.5" aria-hidden="true" />
         </Popover.Trigger>
       </ChipFrame>

@@ -5,9 +5,10 @@ import { useState } from 'react';
 import type { KeptSpoken } from '@/store/lines';
 import { problemsOf, request } from '@/ui/api';
 import { Button } from '@/ui/Button';
-import { Input } from '@/ui/fields';
 import { Problems } from '@/ui/Problems';
 import { useToasts } from '@/ui/toasts';
+
+const focusOnce = (el: HTMLInputElement | null) => el?.focus();
 
 /** Lines one tap away: those kept under a name, and the last few; with the weather of now. */
 export function Regulars({
@@ -81,14 +82,14 @@ export function Regulars({
             if (naming.trim() !== '') keep.mutate(naming.trim());
           }}
         >
-          <Input
-            autoFocus
+          <input
+            ref={focusOnce}
             aria-label="Name of this line"
             placeholder="Tuesday run"
             maxLength={60}
             value={naming}
             onChange={(e) => setNaming(e.target.value)}
-            className="w-36"
+            className="w-36 rounded-[3px] border border-ink bg-sheet px-1.5 py-1"
           />
           <Button size="small" type="submit" disabled={keep.isPending || naming.trim() === ''}>
             Keep

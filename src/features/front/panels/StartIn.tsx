@@ -167,7 +167,14 @@ function Figure({ rows, ys }: { rows: readonly { part: DressedPart; skinC: numbe
     <svg width={FIGURE.px} height={high} className="absolute inset-0 overflow-visible" aria-hidden="true">
       <g transform={`translate(${-FIGURE.x * k - 6} ${top - FIGURE.y * k}) scale(${k})`}>
         {SHAPES.map(({ zone, d }) => (
-          <path key={zone} d={d} fill={skinColour(of(zone))} stroke={C.ink} strokeWidth="1.200" strokeLinejoin="round" />
+          <path
+            key={zone}
+            d={d}
+            fill={skinColour(of(zone))}
+            stroke={C.ink}
+            strokeWidth="1.200"
+            strokeLinejoin="round"
+          />
         ))}
       </g>
       {rows.map((r, i) => {
@@ -178,7 +185,12 @@ function Figure({ rows, ys }: { rows: readonly { part: DressedPart; skinC: numbe
           <g key={r.part}>
             <circle cx={x} cy={y} r="2" fill={C.ink} />
             {ys[i] !== undefined && (
-              <path d={`M${x} ${y}L${FIGURE.px - 12} ${ys[i]}H${FIGURE.px + 5}`} fill="none" stroke={C.ink3} strokeWidth="0.8" />
+              <path
+                d={`M${x} ${y}L${FIGURE.px - 12} ${ys[i]}H${FIGURE.px + 5}`}
+                fill="none"
+                stroke={C.ink3}
+                strokeWidth="0.8"
+              />
             )}
           </g>
         );

@@ -1,5 +1,6 @@
 import { DOOR_SKIES, USUAL_DOOR, type DoorDay, type DoorSky } from '@/core/outing/doorDay';
 import type { ForecastHour } from '@/core/outing/forecast';
+import type { Aviation } from '@/formats/aviation';
 import type { Heard } from '@/store/weather';
 
 /** The sky of an hour in a word. */
@@ -32,3 +33,26 @@ export function hourAt({ weather, ageMs }: Heard, atMs: number): ForecastHour {
   if (ageMs < 3600_000 && Math.abs(atMs - weather.issuedMs) < 1800_000) return weather.now;
   return weather.hours.reduce((a, b) => (Math.abs(b.timeMs - atMs) < Math.abs(a.timeMs - atMs) ? b : a));
 }
+
+/** The weather with a pasted report in the place of what the station says: a METAR of now, a TAF of the hours to come. */
+export function withReport(heard: Heard | null, pasted: Aviation | null, nowMs: number): Heard | null {
+  if (!pasted) return heard;
+  const now = pasted.now ?? pasted.hours.find((h) => h.timeMs >= nowMs - 3600_000) ?? pasted.hours[0];
+  const station = heard?.weather.station ?? NOWHERE;
+  const hours = pasted.hours.length > 0 ? pasted.hours : (heard?.weather.hours ?? [{ ...now, timeMs: nowMs }]);
+  return {
+    weather: {
+      station: { ...station, id: 'pasted', name: `${pasted.kind} of ${pasted.station}` },
+      issuedMs: nowMs,
+      now,
+      hours,
+      spread: heard?.weather.spread ?? [],
+    },
+    ageMs: 0,
+    state: 'heard',
+    simulated: false,
+  };
+}
+
+/** Where nobody knows the place: no sun is reckoned with but that of the middle of the north. */
+const NOWHERE = { id: 'pasted', name: 'pasted', latitude: 54.5, longitude: -2.6, eleM: 0, utcOffsetMin: 0 };

@@ -6,7 +6,7 @@ import { judge } from '@/core/judge/judgement';
 import type { Plan } from '@/core/kit/plan';
 import { outingAtDoor, type DoorDay, type DoorPlace } from '@/core/outing/doorDay';
 import { timelineOf } from '@/core/outing/outing';
-import { besideOf } from '@/core/questions/advise';
+import { besideOf } from '@/core/questions/beside';
 import type { DoorAnswer, DoorHour, DoorTold } from '@/core/search/answer';
 import type { Wishes } from '@/core/search/wishes';
 import { doorVerdict } from '@/formats/doorWords';
@@ -17,7 +17,7 @@ import type { Heard } from '@/store/weather';
 import { createEdited, useEdited } from '@/ui/edited';
 import { DoorKeeper } from '@/workers/doorClient';
 import { airOf, dayNow } from './dayNow';
-import { useLadder } from './useLadder';
+import { useLadder } from '@/features/ladder/useLadder';
 
 /** What the page of the front door comes with. */
 export interface DoorProps {

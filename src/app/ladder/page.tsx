@@ -1,0 +1,22 @@
+import { DOOR_SPORTS, type DoorSport } from '@/core/outing/doorDay';
+import { LadderView } from '@/features/ladder/LadderView';
+import { currentAthlete } from '@/store/athlete';
+import { wallClock } from '@/store/clock';
+import { listCloset } from '@/store/closet';
+import { weatherOf } from '@/store/weather';
+
+export default async function Page({ searchParams }: { searchParams: Promise<{ sport?: string | string[] }> }) {
+  const athlete = await currentAthlete();
+  const { sport } = await searchParams;
+  const [owned, heard] = await Promise.all([listCloset(athlete.id), weatherOf(athlete.station, wallClock(0))]);
+  return (
+    <LadderView
+      sport={DOOR_SPORTS.find((s) => s === sport) ?? ('run' satisfies DoorSport)}
+      garments={owned.map((o) => o.garment)}
+      wishes={athlete.wishes}
+      wishesVersion={athlete.wishesVersion}
+      units={athlete.units}
+      nowC={heard?.weather.now.airC ?? null}
+    />
+  );
+}
