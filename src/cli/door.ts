@@ -1,16 +1,18 @@
+import { IMPERIAL_BANDS, METRIC_BANDS, type Ladder } from '@/core/search/ladderTerms';
 import { parseArgs } from 'node:util';
 import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { DOOR_SPORTS, USUAL_DOOR, type DoorDay, type DoorSport } from '@/core/outing/doorDay';
 import { answerAtDoor, type DoorTold } from '@/core/search/answer';
-import { buildLadder, IMPERIAL_BANDS, METRIC_BANDS, type Ladder } from '@/core/search/ladder';
+import { buildLadder } from '@/core/search/ladder';
 import { ladderRungs } from '@/core/search/rungs';
 import { readLocalTime } from '@/formats/dates';
 import { doorReport, ladderCsv, ladderReport, ladderText } from '@/formats/doorReport';
 import { ANYBODY, readMine, type Mine } from '@/formats/mine';
 import type { Units } from '@/formats/measures';
 import { atDoor, refuse, Refused } from '@/formats/problem';
+import { momentIn } from '@/formats/moments';
 import { readLine } from '@/formats/spokenLine';
 import { SHELTER_WORDS, SPORT_WORDS } from '@/formats/spokenWords';
 
@@ -73,7 +75,7 @@ export function answer(args: string[]): string {
     stops: [],
     startMs: nowMs,
   };
-  const spoken = readLine(text, { day, nowMs, units });
+  const spoken = readLine(text, { day, nowMs, units, moments: momentIn });
   if (spoken.refused.length > 0) throw new Refused(spoken.refused);
   if (Number.isNaN(spoken.day.airC)) refuse('The line', 'air', 'not said', 'a temperature, such as −6 or 20F');
   const { person, closet, damp, wishes } = mine;

@@ -1,10 +1,10 @@
+import { type Ladder } from '@/core/search/ladderTerms';
 import type { Garment } from '@/core/clothing/garment';
 import { coldestByPart, DRESSED_PARTS } from '@/core/judge/coldestByPart';
 import { judge } from '@/core/judge/judgement';
 import { CAUTIONS } from '@/core/judge/verdict';
 import { besideOf } from '@/core/questions/beside';
 import type { DoorQuestion, DoorTold } from '@/core/search/answer';
-import type { Ladder } from '@/core/search/ladder';
 import { clock } from './dates';
 import { doorVerdict, feltWords } from './doorWords';
 import { fillSlots } from './sentences';

@@ -1,5 +1,4 @@
 import { UTCDate } from '@date-fns/utc';
-import { casual } from 'chrono-node/en';
 import { addDays, startOfDay } from 'date-fns';
 import { distance as lettersApart } from 'fastest-levenshtein';
 import {
@@ -72,6 +71,9 @@ export interface Spoken {
   notes: string[];
 }
 
+/** Finds the first date or time of day in a text, on the wall clock, and where it stands; null where there is none. */
+export type MomentReader = (text: string, nowMs: number) => { ms: number; from: number; to: number } | null;
+
 /** What stands where a line says nothing. */
 export interface Unsaid {
   /** the day as it is now, at the place of the athlete */
@@ -79,6 +81,8 @@ export interface Unsaid {
   /** local wall clock, ms */
   nowMs: number;
   units: Units;
+  /** reads dates and times of day; left out while it is still on its way to the page: none are read then */
+  moments?: MomentReader;
 }
 
 /** Longest line that is read, letters. */
@@ -300,7 +304,7 @@ const RULES: readonly Rule[] = [
 /** A time of day behind "from" or "until", on the day of the outing or, where that is past, the next. */
 function clockOf(key: 'fromMs' | 'untilMs', text: string | undefined, r: Reading): Partial<DoorFall> {
   if (text === undefined) return {};
-  const at = momentIn(text, r.unsaid.nowMs) ?? plainHour(text, r.unsaid.nowMs);
+  const at = r.unsaid.moments?.(text, r.unsaid.nowMs) ?? plainHour(text, r.unsaid.nowMs);
   return at === null ? {} : { [key]: at.ms };
 }
 
@@ -311,29 +315,6 @@ const plainHour = (text: string, nowMs: number): { ms: number } | null => {
   at.setHours(Number(m[1]), Number(m[2] ?? 0), 0, 0);
   return { ms: at.getTime() < nowMs - 12 * 3600_000 ? addDays(at, 1).getTime() : at.getTime() };
 };
-
-/** The first date or time of day in a text, on the wall clock; null where there is none. */
-function momentIn(text: string, nowMs: number): { ms: number; from: number; to: number } | null {
-  const reference = { instant: new Date(nowMs), timezone: 0 };
-  for (const found of casual.parse(text, reference, { forwardDate: true })) {
-    const at = found.start;
-    const certain = (['hour', 'day', 'weekday'] as const).some((k) => at.isCertain(k));
-    if (!certain) continue;
-    const now = new UTCDate(nowMs);
-    const moment = new UTCDate(
-      at.get('year')!,
-      at.get('month')! - 1,
-      at.get('day')!,
-      at.isCertain('hour') || at.get('hour') !== 12 ? at.get('hour')! : now.getHours(),
-      at.isCertain('hour') ? (at.get('minute') ?? 0) : now.getMinutes(),
-    );
-    // A time of day that has just gone by is tomorrow's.
-    const past = !at.isCertain('day') && !at.isCertain('weekday') && moment.getTime() < nowMs - 30 * 60_000;
-    const ms = past ? addDays(moment, 1).getTime() : moment.getTime();
-    return { ms, from: found.index, to: found.index + found.text.length };
-  }
-  return null;
-}
 
 /** Stands where something has been read: a letter that no alphabet has. */
 const READ = '\uE000';
@@ -380,7 +361,7 @@ export function readLine(text: string, unsaid: Unsaid): Spoken {
     if (key === 'stops') saidStops = true;
     said.push({ key, from: m.index, to: m.index + m[0].length, ...(taken ? { taken } : {}) });
   }
-  const moment = momentIn(rest.replaceAll(READ, '|'), unsaid.nowMs);
+  const moment = unsaid.moments?.(rest.replaceAll(READ, '|'), unsaid.nowMs);
   if (moment) {
     // What falls was told by the clock of the day one goes.
     const days =

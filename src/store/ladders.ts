@@ -1,6 +1,6 @@
+import { type Ladder } from '@/core/search/ladderTerms';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Ladder } from '@/core/search/ladder';
 import type { Units } from '@/formats/measures';
 import { sql } from './db';
 

@@ -1,8 +1,8 @@
+import { type Rung } from '@/core/search/ladderTerms';
 import { proxy } from 'comlink';
 import type { DoorDay } from '@/core/outing/doorDay';
 import type { DoorAnswer, DoorHour, DoorTold } from '@/core/search/answer';
 import type { Plan } from '@/core/kit/plan';
-import type { Rung } from '@/core/search/rungs';
 import { start, WorkerBroke, type Running } from './client';
 import type { DoorSetting } from './setting';
 

@@ -1,3 +1,4 @@
+import { type Rung } from '@/core/search/ladderTerms';
 import { expose } from 'comlink';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { plainGarment } from '@/core/clothing/garment';
@@ -16,7 +17,6 @@ import {
   type DoorQuestion,
   type DoorTold,
 } from '@/core/search/answer';
-import type { Rung } from '@/core/search/rungs';
 import type { DoorDay } from '@/core/outing/doorDay';
 import { makePlan, type Planned, type PlanRequest } from '@/core/search/planner';
 import { compareSchools, type Compared } from '@/core/search/schools';

@@ -1,7 +1,8 @@
+import { type Ladder } from '@/core/search/ladderTerms';
 import type { MessagePort } from 'node:worker_threads';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { plainGarment } from '@/core/clothing/garment';
-import { buildLadder, type Ladder, type LadderProgress, type LadderRequest } from '@/core/search/ladder';
+import { buildLadder, type LadderProgress, type LadderRequest } from '@/core/search/ladder';
 
 /** What a thread is given: the question, and where it tells how far it is. */
 export interface LadderTask {

@@ -1,8 +1,9 @@
+import { type Ladder } from '@/core/search/ladderTerms';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
-import type { Ladder, LadderProgress, LadderRequest } from '@/core/search/ladder';
+import type { LadderProgress, LadderRequest } from '@/core/search/ladder';
 
 /** `ladder.worker.ts` as `scripts/worker.mjs` bundles it. */
 const FILE = join(process.cwd(), 'build', 'ladder.worker.cjs');

@@ -1,3 +1,4 @@
+import { type Rung } from './ladderTerms';
 import { LIQUID_SHARE } from '@/core/atmosphere/precipitation';
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
@@ -27,7 +28,6 @@ import {
   underStorm,
   withMouthCovered,
   wornBest,
-  type Rung,
   type WornRung,
 } from './rungs';
 import { MOUTH_COVERED } from './candidates';

@@ -8,12 +8,11 @@ import { within } from '@/core/quantity/range';
 import { applyPace } from '@/core/kit/applyPace';
 import type { Habits } from './candidates';
 import { mergeStretches } from '@/core/outing/mergeStretches';
+import { MOST_WAITING } from './wishes';
 import { goingWays, type GoingWay, type Way } from './waysToWear';
 import { phases, stretchAt, type Phase } from '@/core/outing/moments';
 import { work } from './phaseRunner';
 
-/** Beyond this many people nobody waits for each other's zips. */
-export const MOST_WAITING = 30;
 /** Shelter is worth walking to from this wind, m/s; dry socks want a stop this long, s. */
 const LEE_WIND = 2;
 const SOCKS_STOP_S = 480;

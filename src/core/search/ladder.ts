@@ -1,79 +1,39 @@
-import { fallsIn, USUAL_FALL_MMH, type DoorFall } from '@/core/outing/doorDay';
 import type { Garment } from '@/core/clothing/garment';
 import { suitsSport } from '@/core/clothing/purpose';
-import { CLOTHES_OF, coldIn, holdsBetter, hotIn, isCold, partOf, type BodyPart } from '@/core/judge/clothesHold';
+import { CLOTHES_OF, coldIn, holdsBetter, hotIn, isCold, partOf } from '@/core/judge/clothesHold';
 import { alongOf, swapGarment, takeGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { within } from '@/core/quantity/range';
 import { tried } from './adapt';
-import { reachOf, type Reach } from './reach';
+import {
+  LADDER_EFFORTS,
+  LADDER_WINDS,
+  METRIC_BANDS,
+  middle,
+  wetIn,
+  WETS,
+  type Band,
+  type Cell,
+  type Ladder,
+  type LadderEffort,
+  type LadderWet,
+  type LadderWind,
+  type Rung,
+  type RungReach,
+} from './ladderTerms';
+import { reachOf } from './reach';
 import {
   askedOf,
   climbRungs,
   keepsMouthRule,
-  LADDER_EFFORTS,
-  LADDER_WINDS,
   ladderHour,
   underStorm,
   withMouthCovered,
   wornBest,
-  type LadderEffort,
   type LadderHour,
   type LadderQuestion,
-  type LadderWet,
-  type LadderWind,
-  type Rung,
   type WornRung,
 } from './rungs';
-
-/** One band of air, °C. */
-export interface Band {
-  warmC: number;
-  coldC: number;
-}
-
-/** The usual seven bands, of 5 °C or of 10 °F. */
-export const METRIC_BANDS: readonly Band[] = [10, 5, 0, -5, -10, -15, -20].map((c) => ({ warmC: c, coldC: c - 5 }));
-export const IMPERIAL_BANDS: readonly Band[] = [50, 40, 30, 20, 10, 0, -10].map((f) => ({
-  warmC: (f - 32) / 1.8,
-  coldC: (f - 42) / 1.8,
-}));
-const middle = (b: Band): number => (b.warmC + b.coldC) / 2;
-
-/** One cell of a ladder: what to wear in one band, wind and wetness at one effort. */
-export interface Cell {
-  band: number;
-  wind: LadderWind;
-  wet: LadderWet;
-  effort: LadderEffort;
-  /** which rung; the plan may be it with what keeps the wet off */
-  rung: number;
-  plan: Plan;
-  /** what gives out: grave findings of the best there is; empty where it works */
-  fails: { zone: BodyPart; what: string; says: string; severity: number }[];
-  /** one stews in the lightest there is */
-  hot: boolean;
-  /** °C from the middle of the band to the rung's own cold end; null where it has none */
-  spareC: number | null;
-  first: BodyPart | null;
-  /** where nothing owned works: the cheapest piece of others that would */
-  would: { id: string; name: string; price: number } | null;
-}
-
-export interface RungReach extends Reach {
-  rung: number;
-  wind: LadderWind;
-  effort: LadderEffort;
-}
-
-export interface Ladder {
-  sport: LadderQuestion['sport'];
-  shelter: LadderQuestion['shelter'];
-  bands: readonly Band[];
-  rungs: Rung[];
-  cells: Cell[];
-  reach: RungReach[];
-}
 
 export interface LadderRequest extends LadderQuestion {
   bands?: readonly Band[];
@@ -90,23 +50,12 @@ export interface LadderProgress {
   ladder: Ladder;
 }
 
-/** Wet bands end here: below it snow falls dry and is brushed off, °C. */
-export const DRY_BELOW_C = -5;
-export const WETS: readonly LadderWet[] = ['dry', 'wet'];
 /** Another outfit than in the warmer band must be better by so much, points. */
 const SAME_RUNG = 0.05;
 /** A colder band is tried in this many rungs from that of the warmer one. */
 const NEAR_RUNGS = 4;
 /** Share of the work that is the climb. */
 const CLIMB_SHARE = 0.6;
-
-/** What falls in a wet band; null where nothing wet does. */
-export function wetIn(band: Band): DoorFall | null {
-  const airC = middle(band);
-  if (airC < DRY_BELOW_C) return null;
-  const kind = fallsIn(airC, airC > 1.5 ? 'rain' : 'wet snow');
-  return { kind, mmH: USUAL_FALL_MMH[kind] };
-}
 
 /**
  * A whole ladder: rungs, then every cell and how far each rung reaches, told on the way. The same question gives the same ladder on

@@ -9,6 +9,7 @@ import { within } from '@/core/quantity/range';
 import type { Plan } from '@/core/kit/plan';
 import { balancedKit, byPlace, candidates, evenly, otherKit, type Candidates } from './candidates';
 import { Course } from './course';
+import { MOST_CUES } from './wishes';
 import { mapDress, type Dress } from './dress';
 import { improve, withoutCues, withoutOneCue } from './improve';
 import { BODY_PARTS, kitParts, sameParts, type KitPart } from './kitParts';
@@ -78,8 +79,6 @@ const STEPS_AN_OUTING = 120;
 /** The last betterment, s: short outings afford finer steps. */
 const FINE_S = [15, 60] as const;
 const FINE_STEPS_AN_OUTING = 240;
-/** Nobody remembers more. */
-export const MOST_CUES = 12;
 /** What of all that cues gain the knee may leave behind: a share, and never more than so many points. */
 const KNEE = { share: 0.04, points: 0.1 } as const;
 const TRIED_MEMBERS = 12;

@@ -15,22 +15,9 @@ import { holdsBetter } from '@/core/judge/clothesHold';
 import type { Scored } from '@/core/judge/scorePlan';
 import type { Question } from '@/core/questions/question';
 import { adapt, tried } from './adapt';
+import { LADDER_EFFORTS, LADDER_MINUTES, LADDER_WINDS, type Rung } from './ladderTerms';
 import { MOUTH_COVERED } from './candidates';
 import { makePlan } from './planner';
-
-/** How hard, as a ladder says it, 0–10 as perceived (the talk test: sentences, phrases, words). */
-export const LADDER_EFFORTS = { easy: 3, steady: 5, hard: 7 } as const;
-export type LadderEffort = keyof typeof LADDER_EFFORTS;
-
-/** The winds of a ladder: what stands for each, and where each ends, km/h at 10 m in the open. */
-export const LADDER_WINDS = {
-  calm: { kmh: 5, from: 0, to: 10, says: 'smoke rises' },
-  breezy: { kmh: 20, from: 10, to: 30, says: 'twigs move' },
-  windy: { kmh: 40, from: 30, to: 50, says: 'boughs move' },
-} as const;
-export type LadderWind = keyof typeof LADDER_WINDS;
-
-export type LadderWet = 'dry' | 'wet';
 
 /** Of what the ladder is: who, from what, for which sport and where. */
 export interface LadderQuestion {
@@ -44,17 +31,6 @@ export interface LadderQuestion {
   mouthBelowC?: number | null;
 }
 
-/** One outfit of the ladder, from light to warm. */
-export interface Rung {
-  /** 1 the lightest */
-  n: number;
-  plan: Plan;
-  /** intrinsic insulation closed up, clo (ISO 9920) */
-  clo: number;
-}
-
-/** An hour without stops: what a rung is tried on, min. */
-export const LADDER_MINUTES = 60;
 /** What another piece must save for the next rung to have it, points: less is not worth remembering another outfit for. */
 const PIECE_SAVES = 0.06;
 const WEARING_SAVES = 0.02;

@@ -1,7 +1,10 @@
 import { WEIGHT_RANGE, type Weights } from '@/core/judge/cost';
 import { within } from '@/core/quantity/range';
-import { MOST_WAITING } from './course';
-import { MOST_CUES } from './planner';
+
+/** Nobody remembers more cues. */
+export const MOST_CUES = 12;
+/** Beyond this many people nobody waits for each other's zips. */
+export const MOST_WAITING = 30;
 
 /** How an athlete wants a plan made, whatever the outing. */
 export interface Wishes {

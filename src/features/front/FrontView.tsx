@@ -1,8 +1,8 @@
 'use client';
 import { useMutation } from '@tanstack/react-query';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { DOOR_HUMIDITY } from '@/core/outing/doorDay';
 import type { Aviation } from '@/formats/aviation';
 import type { HomeLine } from '@/features/home/lines';
 import { Header } from '@/features/shell/Header';
@@ -13,21 +13,11 @@ import type { Untold } from '@/store/told';
 import type { Heard } from '@/store/weather';
 import { problemsOf, request } from '@/ui/api';
 import { Patterns } from '@/ui/draw/Patterns';
-import { KeysSheet } from '@/ui/KeysSheet';
 import { Problems } from '@/ui/Problems';
-import { FRONT_KEYS } from './keys';
-import { Beside3, Cautions, Headline, LineNotes, Needs, Pocket } from './panels/Answer';
-import { HowWasIt, Next, RungNote, StillDamp } from './panels/Around';
-import { Chips, windWords } from './panels/Chips';
-import { ColdOrWind } from './panels/ColdOrWind';
-import { Efforts } from './panels/Efforts';
-import { Hours } from './panels/Hours';
+import { windWords } from './panels/words';
+import { Headline } from './panels/Headline';
 import { LineBox } from './panels/LineBox';
-import { PasteReport } from './panels/PasteReport';
-import { Regulars } from './panels/Regulars';
-import { Scales } from './panels/Scales';
-import { StartIn } from './panels/StartIn';
-import { Way } from './panels/Way';
+import { LineNotes } from './panels/LineNotes';
 import { withReport } from './state/dayNow';
 import { useDoor, type Door, type DoorProps } from './state/useDoor';
 import { useFrontKeys } from './useFrontKeys';
@@ -39,6 +29,21 @@ export interface FrontProps extends DoorProps {
   dampPieces: { name: string; minutes: number; dampGm2: number }[];
   untold: Untold | null;
 }
+
+// What is drawn when the answer is there, or below it, comes after the line and the scales can be used.
+const Chips = dynamic(() => import('./panels/Chips').then((m) => m.Chips), {
+  ssr: false,
+  loading: () => <div className="min-h-[36px]" />,
+});
+const Scales = dynamic(() => import('./panels/Scales').then((m) => m.Scales), {
+  ssr: false,
+  loading: () => <div className="min-h-[380px]" />,
+});
+const AnswerBody = dynamic(() => import('./AnswerBody').then((m) => m.AnswerBody), { ssr: false });
+const Aside = dynamic(() => import('./Aside').then((m) => m.Aside), { ssr: false });
+const UnderScales = dynamic(() => import('./UnderScales').then((m) => m.UnderScales), { ssr: false });
+const Regulars = dynamic(() => import('./panels/Regulars').then((m) => m.Regulars), { ssr: false });
+const FrontKeysSheet = dynamic(() => import('./FrontKeysSheet').then((m) => m.FrontKeysSheet), { ssr: false });
 
 /** The front door: a line of what one is about to do and how it is outside, and the answer to it. */
 export function FrontView(props: FrontProps) {
@@ -126,8 +131,7 @@ export function FrontView(props: FrontProps) {
           <div className="mt-2 grid grid-cols-[286px_minmax(0,1fr)] gap-x-5 max-[760px]:grid-cols-1 print:grid-cols-1">
             <div className="no-print max-[760px]:order-2 max-[760px]:mt-3">
               <Scales door={door} units={units} />
-              <ColdOrWind timeline={door.timeline} units={units} />
-              <Efforts door={door} units={units} />
+              <UnderScales door={door} units={units} />
             </div>
             <div className="min-w-0">
               <div
@@ -138,71 +142,27 @@ export function FrontView(props: FrontProps) {
               <Headline door={door} units={units} onLay={onLay} onPrint={onPrint} laying={lay.isPending} />
               {answer && (
                 <div className={stale}>
-                  <StartIn
-                    scored={answer.scored}
-                    plan={answer.plan}
-                    garments={door.garments}
-                    airC={door.day.airC}
-                    units={units}
-                  />
-                  <Pocket door={door} units={units} />
-                  <Needs door={door} />
-                  <Way answer={answer} stale="" cueAt={cue} onCue={setCue} units={units} />
-                  <Beside3 door={door} units={units} />
-                  <Cautions door={door} />
+                  <AnswerBody door={door} answer={answer} cue={cue} onCue={setCue} units={units} />
                 </div>
               )}
             </div>
           </div>
         </div>
         <aside className="no-print min-w-0 border-l border-grid-2 pl-4 max-[1060px]:mt-4 max-[1060px]:border-t max-[1060px]:border-l-0 max-[1060px]:pt-2 max-[1060px]:pl-0">
-          <Hours door={door} hours={door.hours} heard={heard} units={units} />
-          <PasteReport
+          <Aside
+            door={door}
+            props={props}
+            heard={heard}
             pasted={pasted}
-            onDrop={() => setPasted(null)}
-            onRead={async (text) => {
-              const { readAviation } = await import('@/formats/aviation');
-              const { airC } = door.unsaid.day;
-              const station = props.heard?.weather;
-              setPasted(
-                readAviation(text, {
-                  nowMs,
-                  utcOffsetMin: station?.station.utcOffsetMin ?? 0,
-                  airC,
-                  humidity: station?.now.humidity ?? DOOR_HUMIDITY.dry,
-                }),
-              );
-            }}
+            onPasted={setPasted}
+            onHelp={() => setHelp(true)}
           />
-          <Next lines={props.next} more={props.more} units={units} />
-          <StillDamp damp={props.dampPieces} nowMs={nowMs} units={units} />
-          <HowWasIt untold={props.untold} />
-          <RungNote door={door} units={units} />
-          <p className="mt-2.5 flex flex-wrap gap-x-3 gap-y-1 border-t border-grid-2 pt-1.5 text-[12px] text-ink-2 max-[760px]:hidden">
-            {KEYS_SHOWN.map(([shown, says]) => (
-              <span key={says}>
-                <kbd className="ml-0">{shown}</kbd> {says}
-              </span>
-            ))}
-            <button type="button" className="cursor-pointer underline" onClick={() => setHelp(true)}>
-              all keys
-            </button>
-          </p>
         </aside>
       </main>
-      <KeysSheet rows={FRONT_KEYS} open={help} onOpen={setHelp} />
+      {help && <FrontKeysSheet open onOpen={setHelp} />}
     </>
   );
 }
-
-const KEYS_SHOWN = [
-  ['/', 'type'],
-  ['← →', 'air'],
-  ['↑ ↓', 'wind'],
-  ['E', 'effort'],
-  ['W', 'wet'],
-  ['?', 'list'],
-] as const;
 
 /** The outing's name, from what was said. */
 const nameOf = (door: Door): string =>

@@ -1,8 +1,7 @@
 'use client';
+import { type Cell, type Ladder, LADDER_EFFORTS, type LadderEffort } from '@/core/search/ladderTerms';
 import Link from 'next/link';
 import type { Garment, Group } from '@/core/clothing/garment';
-import type { Cell, Ladder } from '@/core/search/ladder';
-import { LADDER_EFFORTS, type LadderEffort } from '@/core/search/rungs';
 import { degrees, type Units } from '@/formats/measures';
 import { C } from '@/ui/draw/palette';
 import { linear } from '@/ui/draw/scale';

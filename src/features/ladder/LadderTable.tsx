@@ -1,7 +1,6 @@
 'use client';
+import { wetIn, type Cell, type Ladder, LADDER_WINDS, type LadderWind } from '@/core/search/ladderTerms';
 import type { Garment } from '@/core/clothing/garment';
-import { wetIn, type Cell, type Ladder } from '@/core/search/ladder';
-import { LADDER_WINDS, type LadderWind } from '@/core/search/rungs';
 import { degrees, minus, type Units } from '@/formats/measures';
 import { cToFahrenheit } from '@/core/quantity/units';
 import { C, heat } from '@/ui/draw/palette';

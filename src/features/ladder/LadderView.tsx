@@ -1,13 +1,18 @@
 'use client';
+import {
+  type Ladder,
+  wetIn,
+  LADDER_EFFORTS,
+  LADDER_MINUTES,
+  LADDER_WINDS,
+  type LadderEffort,
+} from '@/core/search/ladderTerms';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { Garment } from '@/core/clothing/garment';
 import { SPORT } from '@/core/effort/sports';
 import { DOOR_SPORTS, USUAL_FALL_MMH, type DoorDay, type DoorSport } from '@/core/outing/doorDay';
-import type { Ladder } from '@/core/search/ladder';
-import { wetIn } from '@/core/search/ladder';
-import { LADDER_EFFORTS, LADDER_MINUTES, LADDER_WINDS, type LadderEffort } from '@/core/search/rungs';
 import type { Wishes } from '@/core/search/wishes';
 import { kmhToMs } from '@/core/quantity/units';
 import { Header } from '@/features/shell/Header';

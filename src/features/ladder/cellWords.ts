@@ -1,7 +1,13 @@
+import {
+  type Cell,
+  type Ladder,
+  LADDER_WINDS,
+  type LadderEffort,
+  type LadderWet,
+  type LadderWind,
+} from '@/core/search/ladderTerms';
 import type { Garment } from '@/core/clothing/garment';
 import type { Plan } from '@/core/kit/plan';
-import type { Cell, Ladder } from '@/core/search/ladder';
-import { LADDER_WINDS, type LadderEffort, type LadderWet, type LadderWind } from '@/core/search/rungs';
 import { degrees, type Units } from '@/formats/measures';
 
 export const WINDS = Object.keys(LADDER_WINDS) as LadderWind[];

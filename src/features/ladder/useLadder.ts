@@ -1,7 +1,7 @@
 'use client';
+import { type Ladder } from '@/core/search/ladderTerms';
 import { useQuery } from '@tanstack/react-query';
 import type { DoorDay, DoorSport } from '@/core/outing/doorDay';
-import type { Ladder } from '@/core/search/ladder';
 import type { Units } from '@/formats/measures';
 import { request } from '@/ui/api';
 

@@ -3,8 +3,11 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { setNonce } from 'get-nonce';
 import { Tooltip } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
+import dynamic from 'next/dynamic';
 import { OutboxSheets } from '@/ui/outbox/OutboxSheets';
-import { ToastList } from '@/ui/ToastList';
+
+// A word about what was done is never the first thing: it comes after the page.
+const ToastList = dynamic(() => import('@/ui/ToastList').then((m) => m.ToastList), { ssr: false });
 
 /** What every page stands on: requests under way outlive the page that asked, hints, and words about what was done. */
 export function Providers({ nonce, children }: { nonce?: string; children: ReactNode }) {

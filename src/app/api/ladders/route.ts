@@ -1,5 +1,5 @@
-import type { Ladder, LadderProgress } from '@/core/search/ladder';
-import { IMPERIAL_BANDS, METRIC_BANDS } from '@/core/search/ladder';
+import { type Ladder, IMPERIAL_BANDS, METRIC_BANDS } from '@/core/search/ladderTerms';
+import type { LadderProgress } from '@/core/search/ladder';
 import type { Athlete } from '@/store/athlete';
 import { listCloset } from '@/store/closet';
 import { keepLadder, keptLadder, ladderMark, type LadderKey } from '@/store/ladders';

@@ -2,7 +2,6 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu, Popover } from 'radix-ui';
 import type { RefObject } from 'react';
-import { TALK_TEST } from '@/core/effort/fromAthlete';
 import { SPORT } from '@/core/effort/sports';
 import {
   DOOR_RANGE,
@@ -18,26 +17,10 @@ import { SHELTER_WORDS } from '@/formats/spokenWords';
 import { clock, day as dayOf, timeOfDay } from '@/formats/dates';
 import { fall, fallUnit, temperature, type Units } from '@/formats/measures';
 import type { DoorKey } from '@/formats/spokenLine';
-import { msToKmh } from '@/core/quantity/units';
-import { fromWind } from '@/formats/measures';
 import { Button } from '@/ui/Button';
 import type { Door } from '@/features/front/state/useDoor';
+import { effortWord, windWords } from './words';
 import { ChipFrame, ChipText, NumberChip } from './Chip';
-
-/** Wind at the front door is said in km/h or mph, as it is typed. */
-export const windWords = (ms: number, units: Units): string =>
-  units === 'imperial' ? `${fromWind(ms, units).toFixed(0)} mph` : `${msToKmh(ms).toFixed(0)} km/h`;
-
-/** What one can still say at an effort, after the talk test. */
-export function talk(exertion: number): string {
-  if (exertion <= TALK_TEST.sing) return 'you could sing';
-  if (exertion <= TALK_TEST.sentences) return 'whole sentences';
-  if (exertion <= TALK_TEST.phrases) return 'short phrases';
-  return exertion <= TALK_TEST.words ? 'single words' : 'gasps';
-}
-
-export const effortWord = (e: number): string =>
-  e < 2.5 ? 'very easy' : e < 4 ? 'easy' : e < 6 ? 'steady' : e < 8 ? 'hard' : 'race';
 
 const STOP_SAYS: Record<DoorStopKind, string> = {
   lights: 'traffic lights',

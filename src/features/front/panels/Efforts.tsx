@@ -1,6 +1,6 @@
 'use client';
 import { DOOR_RANGE } from '@/core/outing/doorDay';
-import { effortWord, talk } from '@/features/front/panels/Chips';
+import { effortWord, talk } from '@/features/front/panels/words';
 import type { Door } from '@/features/front/state/useDoor';
 import { feltBrief } from '@/formats/doorWords';
 import { grams, type Units } from '@/formats/measures';

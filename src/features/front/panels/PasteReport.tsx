@@ -12,14 +12,14 @@ export function PasteReport({
   onDrop,
 }: {
   pasted: Aviation | null;
-  onRead: (text: string) => Promise<void>;
+  onRead: (text: string) => void;
   onDrop: () => void;
 }) {
   const [text, setText] = useState('');
   const [problems, setProblems] = useState<Problem[]>([]);
-  const use = async () => {
+  const use = () => {
     try {
-      await onRead(text);
+      onRead(text);
       setProblems([]);
       setText('');
     } catch (e) {
@@ -54,7 +54,7 @@ export function PasteReport({
         placeholder="METAR XXXX 120650Z 24015G28KT 4000 -SN OVC012 M06/M08 Q1008"
         className="mt-1 w-full border border-ink bg-sheet px-2 py-1 text-[12.5px]"
       />
-      <Button size="small" disabled={text.trim() === ''} onClick={() => void use()}>
+      <Button size="small" disabled={text.trim() === ''} onClick={use}>
         Use it
       </Button>
     </details>

@@ -5,7 +5,7 @@ import { CHILL_BANDS, freezingMinutes } from '@/core/atmosphere/windChill';
 import { chillWindKmh, coldestFelt, feelsLikeC } from '@/core/outing/feelsLike';
 import { DOOR_RANGE } from '@/core/outing/doorDay';
 import { fahrenheitToC, kmhToMs, mphToKmh, msToKmh } from '@/core/quantity/units';
-import { windWords } from '@/features/front/panels/Chips';
+import { windWords } from '@/features/front/panels/words';
 import type { Door } from '@/features/front/state/useDoor';
 import { degrees, temperature, type Units } from '@/formats/measures';
 import { C, heat } from '@/ui/draw/palette';

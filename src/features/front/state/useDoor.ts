@@ -11,7 +11,7 @@ import type { DoorAnswer, DoorHour, DoorTold } from '@/core/search/answer';
 import type { Wishes } from '@/core/search/wishes';
 import { doorVerdict } from '@/formats/doorWords';
 import type { Units } from '@/formats/measures';
-import { readLine, type DoorKey, type Spoken, type Unsaid } from '@/formats/spokenLine';
+import { readLine, type DoorKey, type MomentReader, type Spoken, type Unsaid } from '@/formats/spokenLine';
 import { rewriteLine } from '@/formats/spokenWrite';
 import type { Heard } from '@/store/weather';
 import { createEdited, useEdited } from '@/ui/edited';
@@ -42,9 +42,11 @@ const HOUR_MS = 3600_000;
 export function useDoor(p: DoorProps) {
   const [store] = useState(() => createEdited(p.firstLine));
   const edited = useEdited(store);
+  const [moments, setMoments] = useState<MomentReader>();
+  useEffect(() => void import('@/formats/moments').then((m) => setMoments(() => m.momentIn)), []);
   const unsaid: Unsaid = useMemo(
-    () => ({ day: dayNow(p.heard, p.nowMs), nowMs: p.nowMs, units: p.units }),
-    [p.heard, p.nowMs, p.units],
+    () => ({ day: dayNow(p.heard, p.nowMs), nowMs: p.nowMs, units: p.units, moments }),
+    [p.heard, p.nowMs, p.units, moments],
   );
   const spoken = useMemo(() => readLine(edited.shown, unsaid), [edited.shown, unsaid]);
   const { day } = spoken;
