@@ -22,6 +22,6 @@ export default {
     ],
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(suncalc|comlink|jsthermalcomfort|psychrolib|d3-[a-z-]+|uuid|internmap|@tanstack)/)',
+    '/node_modules/(?!(suncalc|comlink|jsthermalcomfort|psychrolib|d3-[a-z-]+|uuid|internmap|@tanstack|metar-taf-parser)/)',
   ],
 };

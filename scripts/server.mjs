@@ -70,7 +70,9 @@ server.on('clientError', (_, socket) => {
 });
 // Weather: the service that is configured, or the simulated one that ships, on a port of its own that nobody else is told.
 if (!process.env.EMBER_WEATHER) {
-  const weather = createRequire(import.meta.url)('../build/weather.cjs').weatherService().listen(0, HOST);
+  const weather = createRequire(import.meta.url)('../build/weather.cjs')
+    .weatherService()
+    .listen(0, HOST);
   await once(weather, 'listening');
   weather.unref();
   process.env.EMBER_WEATHER_SIMULATED = '1';

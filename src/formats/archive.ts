@@ -30,6 +30,8 @@ export interface Archive {
     garment: Garment;
   }[];
   outings: ArchivedOuting[];
+  /** lines that were answered at the door: regulars by name, and the last few; left out by earlier versions */
+  lines?: { id: string; line: string; name: string | null; usedAt: string; createdAt: string }[];
 }
 
 export interface ArchivedOuting {
@@ -41,6 +43,8 @@ export interface ArchivedOuting {
   /** the file of every point of its route; null: legs by hand */
   route: string | null;
   plans: { id: string; name: string; createdAt: string; deletedAt: string | null; plan: Plan }[];
+  /** how it was, in one word; left out where nobody told */
+  told?: { felt: string; toldAt: string };
 }
 
 /** An archive with the routes that stand in files of their own, by outing. */
@@ -102,8 +106,23 @@ export const archiveSchema = object(
               'plan',
             ]),
           },
+          told: object({ felt: { enum: ['right', 'too warm', 'too cold', 'wet'] }, toldAt: time }, ['felt', 'toldAt']),
         },
         ['id', 'createdAt', 'archivedAt', 'deletedAt', 'outing', 'route', 'plans'],
+      ),
+    },
+    lines: {
+      type: 'array',
+      maxItems: 200,
+      items: object(
+        {
+          id: uuid,
+          line: { type: 'string', minLength: 1, maxLength: 300 },
+          name: orNull(text),
+          usedAt: time,
+          createdAt: time,
+        },
+        ['id', 'line', 'name', 'usedAt', 'createdAt'],
       ),
     },
   },
@@ -204,6 +223,7 @@ function checkIds(archive: Archive, file: string): void {
     seen.add(id);
   };
   archive.garments.forEach((g) => once(g.id, g.garment.name));
+  archive.lines?.forEach((l) => once(l.id, l.name ?? l.line));
   const garments = new Set(archive.garments.map((g) => g.id));
   for (const o of archive.outings) {
     once(o.id, o.outing.name);

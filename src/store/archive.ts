@@ -38,6 +38,7 @@ export async function readAll(athleteId: string): Promise<Whole> {
         outing,
         route: points.length > 0 ? routeFile(id, outing.name) : null,
         plans: await plansOf(id),
+        ...(await toldOf(id)),
       });
     }
     const garments = closet
@@ -51,7 +52,7 @@ export async function readAll(athleteId: string): Promise<Whole> {
       }))
       .sort((a, b) => (a.createdAt + a.id < b.createdAt + b.id ? -1 : 1));
     const athlete = { name, units, person, wishes };
-    return { archive: { format: 'lofted-ember archive', version: 1, athlete, garments, outings }, routes };
+    return { archive: { format: 'lofted-ember archive', version: 1, athlete, garments, outings, lines: await linesOf(athleteId) }, routes };
   });
 }
 
@@ -62,6 +63,19 @@ async function plansOf(outingId: string): Promise<ArchivedOuting['plans']> {
   return rows.map((r) => ({ id: r.id, name: r.name, createdAt: r.created, deletedAt: r.deleted, plan: r.content }));
 }
 
+async function toldOf(outingId: string): Promise<Pick<ArchivedOuting, 'told'>> {
+  const [told] = await sql()<{ felt: string; toldAt: string }[]>`
+    select felt, ${iso('told_at')} as "toldAt" from told where outing_id = ${outingId}`;
+  return told ? { told: { ...told } } : {};
+}
+
+async function linesOf(athleteId: string): Promise<NonNullable<Whole['archive']['lines']>> {
+  const rows = await sql()<NonNullable<Whole['archive']['lines']>>`
+    select id, line, name, ${iso('used_at')} as "usedAt", ${iso('created_at')} as "createdAt"
+    from spoken_line where athlete_id = ${athleteId} order by spoken_line.created_at, id`;
+  return rows.map((r) => ({ ...r }));
+}
+
 /** Puts an archive in the place of everything an athlete has: all of it, or nothing is changed. */
 export async function replaceAll(athleteId: string, { archive, routes }: Whole): Promise<void> {
   // Times go as text: the driver's own keep no microseconds.
@@ -69,6 +83,8 @@ export async function replaceAll(athleteId: string, { archive, routes }: Whole):
     const tx = sql();
     await tx`delete from outing where athlete_id = ${athleteId}`;
     await tx`delete from garment where athlete_id = ${athleteId}`;
+    await tx`delete from spoken_line where athlete_id = ${athleteId}`;
+    await tx`delete from ladder where athlete_id = ${athleteId}`;
     const { wishes, ...me } = archive.athlete;
     const { version, wishesVersion } = await currentAthlete();
     await saveAthlete(athleteId, version, me);
@@ -90,6 +106,12 @@ export async function replaceAll(athleteId: string, { archive, routes }: Whole):
           insert into plan (id, athlete_id, outing_id, name, content, created_at, deleted_at)
           values (${p.id}, ${athleteId}, ${o.id}, ${p.name}, ${tx.json(p.plan as never)}, ${p.createdAt}::text::timestamptz,
             ${p.deletedAt}::text::timestamptz)`;
+      if (o.told)
+        await tx`insert into told (outing_id, felt, told_at) values (${o.id}, ${o.told.felt}, ${o.told.toldAt}::text::timestamptz)`;
     }
+    for (const l of archive.lines ?? [])
+      await tx`
+        insert into spoken_line (id, athlete_id, line, name, used_at, created_at)
+        values (${l.id}, ${athleteId}, ${l.line}, ${l.name}, ${l.usedAt}::text::timestamptz, ${l.createdAt}::text::timestamptz)`;
   });
 }

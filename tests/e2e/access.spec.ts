@@ -19,7 +19,7 @@ for (const path of ['/', '/closet', '/me', '/outing/new'])
   });
 
 test('the outing and its score have no accessibility faults, and no text under 11 px', async ({ page }) => {
-  await page.goto('/');
+  await page.goto('/outings');
   await page.getByRole('link', { name: 'Skarn Head round' }).click();
   await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });
   const score = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
@@ -54,7 +54,7 @@ test('the outing and its score have no accessibility faults, and no text under 1
 });
 
 test('the score by keyboard alone: cursor, cues, help', async ({ page }) => {
-  await page.goto('/');
+  await page.goto('/outings');
   await page.getByRole('link', { name: 'Skarn Head round' }).click();
   await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });
   const now = () => page.getByTestId('moment-time').innerText();
@@ -71,7 +71,7 @@ test('without the network the page stays, says that an edit is only kept here, a
   page,
   context,
 }) => {
-  await page.goto('/');
+  await page.goto('/outings');
   await page.getByRole('link', { name: 'Mill Lane loop' }).click();
   await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });
   await expect(page.getByTestId('save-state')).toHaveText('Saved');

@@ -174,7 +174,7 @@ test('HTML in a name is shown as text', async ({ page, request }) => {
   });
   await page.goto(`/outing/${id}`);
   await expect(page.getByLabel('Name of the outing')).toHaveValue('<img src=x onerror=alert(1)><b>Bold</b>');
-  await page.goto('/');
+  await page.goto('/outings');
   await expect(page.getByText('<img src=x onerror=alert(1)>').first()).toBeVisible();
   expect(alerted).toBe(false);
   await request.delete(`/api/outings/${id}`);
@@ -211,7 +211,7 @@ test('a simulation that cannot be loaded says so, names the way out, and is whol
   await page.goto('/outing/new');
   await page.getByLabel('Name').fill('Anything');
   await expect(page.getByRole('alert').filter({ hasText: /./ })).toHaveCount(0);
-  await page.goto('/');
+  await page.goto('/outings');
   await page.getByRole('link', { name: 'Skarn Head round' }).click();
   await expect(page.getByText('reload the page; what you changed is stored')).toBeVisible();
   await page.unroute(worker);
@@ -270,7 +270,7 @@ test('everything goes out as one file and comes in again as it was, also what wa
 test('what was deleted is listed and brought back from there', async ({ page, request }) => {
   const { id } = await (await bring(request, { fields: { name: 'Thrown away' } })).json();
   await request.delete(`/api/outings/${id}`);
-  await page.goto('/');
+  await page.goto('/outings');
   await page.getByText(/^Deleted or taken out: \d/).click();
   const row = page.getByRole('listitem').filter({ hasText: 'Thrown away' });
   await expect(row).toContainText('kept for 30 more days');

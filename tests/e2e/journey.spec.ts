@@ -97,7 +97,7 @@ test('a change by hand is simulated at once, stored, undone and redone by keys',
 });
 
 test('dragging a cue moves it and everything with it', async ({ page }) => {
-  await page.goto('/');
+  await page.goto('/outings');
   await page.getByRole('link', { name: 'Skarn Head round' }).click();
   const first = page.getByRole('button', { name: /^Cue 1 at/ });
   await expect(first).toBeVisible({ timeout: 120_000 });
@@ -208,7 +208,7 @@ test('the closet: a new name keeps the editor on its piece, and unsaved edits ar
 });
 
 test('the same moment feels the same on the home screen, the outing and the score', async ({ page }) => {
-  await page.goto('/');
+  await page.goto('/outings');
   const row = page.getByRole('article').filter({ hasText: 'Tarnholt valley ride' });
   const said = await row.locator('dt', { hasText: 'feels' }).locator('xpath=following-sibling::dd[1]').innerText();
   const up = await row.locator('dt', { hasText: 'up' }).locator('xpath=following-sibling::dd[1]').innerText();
@@ -223,7 +223,7 @@ test('imperial everywhere, and back', async ({ page }) => {
   await page.getByRole('radio', { name: '°F, mi, oz' }).click();
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved.').first()).toBeVisible();
-  await page.goto('/');
+  await page.goto('/outings');
   await expect(page.getByText(/\d mi\b/).first()).toBeVisible();
   await page.getByRole('link', { name: 'Mill Lane loop' }).click();
   await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });
@@ -236,7 +236,7 @@ test('imperial everywhere, and back', async ({ page }) => {
 });
 
 test('the proposal is one change, taken with Enter, and can be undone', async ({ page }) => {
-  await page.goto('/');
+  await page.goto('/outings');
   await page.getByRole('link', { name: 'Tarnholt valley ride' }).click();
   await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
@@ -342,7 +342,7 @@ test('an outing is renamed, copied, put away and brought back, saved as a file, 
     csv: 'weekday-evening.csv',
     load: '0',
   });
-  await page.goto('/');
+  await page.goto('/outings');
   const link = (name: string) => page.getByRole('link', { name, exact: true });
   const more = async (name: string, item: string) => {
     await page.getByRole('button', { name: `More to do with ${name}`, exact: true }).click();
@@ -379,7 +379,7 @@ test('an outing is renamed, copied, put away and brought back, saved as a file, 
 test('under a finger: a cue is dragged by touch, and the score does not scroll away', async ({ browser }) => {
   const context = await browser.newContext({ hasTouch: true, viewport: { width: 900, height: 1100 } });
   const page = await context.newPage();
-  await page.goto('/');
+  await page.goto('/outings');
   await page.getByRole('link', { name: 'Skarn Head round' }).tap();
   const first = page.getByRole('button', { name: /^Cue 1 at/ });
   await expect(first).toBeVisible({ timeout: 120_000 });

@@ -19,7 +19,7 @@ test('a worker in the browser and Node get the same numbers, to the last bit', a
   const code = outputFiles[0].text;
   const here: { out?: string } = {};
   runInNewContext(code, here);
-  await page.goto('/');
+  await page.goto('/outings');
   const there = await page.evaluate(
     (source) =>
       new Promise<string>((done, fail) => {

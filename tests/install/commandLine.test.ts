@@ -112,3 +112,58 @@ test.each([
   expect(r.stderr).toContain(says);
   expect(r.stderr).not.toMatch(/\n\s+at /);
 });
+
+const MINE = {
+  athlete: { massKg: 70 },
+  garments: [
+    'thin-synthetic-base',
+    'wind-shell',
+    'briefs',
+    'thin-tights',
+    'wool-socks',
+    'running-shoes',
+    'wind-gloves',
+    'thin-cap',
+  ],
+};
+
+test('answer says what to wear for a line, from the closet that is given, and says what it guessed', () => {
+  const mine = file('mine.json', JSON.stringify(MINE));
+  const line = 'run 40 min steady −6 wind 15 dry, blorp';
+  const r = ember('answer', line, '--mine', mine, '--now', '2027-01-12T07:05');
+  expect(r.stderr).toBe('');
+  expect(r.status).toBe(0);
+  const out = JSON.parse(r.stdout);
+  expect(out.day).toMatchObject({ sport: 'run', minutes: 40, airC: -6, windKmh: 15 });
+  expect(out.notUnderstood).toMatchObject([{ text: 'blorp' }]);
+  expect(out.guessed).toContain('shelter');
+  for (const id of out.plan.worn) expect(MINE.garments).toContain(id);
+  expect(out.startIn.map((p: { part: string }) => p.part)).toEqual(['head', 'face', 'torso', 'hands', 'legs', 'feet']);
+  expect(out.cautions.length).toBeGreaterThan(3);
+  expect(out.lead.length).toBeGreaterThan(5);
+  // The same question, the same answer.
+  expect(ember('answer', line, '--mine', mine, '--now', '2027-01-12T07:05').stdout).toBe(r.stdout);
+});
+
+test('ladder prints a line a cell for other programs', () => {
+  const csv = ember('ladder', 'run', 'forest', '--mine', file('mine.json', JSON.stringify(MINE)), '--as', 'csv');
+  expect(csv.status).toBe(0);
+  const [head, ...lines] = csv.stdout.trim().split(/\r?\n/);
+  expect(head).toContain('sport,shelter,effort,wind,wet,warm_c,cold_c,rung');
+  expect(lines.every((l) => l.startsWith('run,forest,'))).toBe(true);
+});
+
+test.each([
+  ['no air', ['answer', 'run 50 min'], 'air is not said; allowed: a temperature'],
+  ['air out of range', ['answer', 'run 50 min −80'], 'Air is −80 °C; allowed: −50 to 25 °C'],
+  ['an empty line', ['answer'], 'line is empty'],
+  ['a sport nobody knows', ['ladder', 'swim'], 'sport is swim'],
+  ['an option nobody knows', ['answer', 'run −6', '--loud'], '--loud'],
+  ['a file that is not there', ['answer', 'run −6', '--mine', '/nowhere.json'], 'nowhere.json: file is not found'],
+  ['a time that is none', ['answer', 'run −6', '--now', 'soon'], 'time is soon'],
+])('at the door %s is refused in a sentence', (_, args, says) => {
+  const r = ember(...args);
+  expect(r.status).toBe(1);
+  expect(r.stderr).toContain(says);
+  expect(r.stderr).not.toContain('    at ');
+});

@@ -4,13 +4,25 @@ import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import postgres from 'postgres';
 import { KeyTaken, once } from '@/store/answered';
-import { currentAthlete } from '@/store/athlete';
-import { listCloset } from '@/store/closet';
+import type { AddressInfo } from 'node:net';
+import { outingAtDoor } from '@/core/outing/doorDay';
+import type { Ladder } from '@/core/search/ladderTerms';
+import { packArchive, unpackArchive } from '@/formats/archive';
+import { stationWeather } from '@/standins/weather/simulate';
+import { weatherService } from '@/standins/weather/server';
+import { readAll, replaceAll } from '@/store/archive';
+import { currentAthlete, saveAthlete, saveWishes } from '@/store/athlete';
+import { listCloset, updateGarment } from '@/store/closet';
+import { keepLadder, keptLadder, ladderMark } from '@/store/ladders';
+import { forgetLine, keepRegular, listLines, MOST_REGULARS, rememberLine } from '@/store/lines';
+import { lastUntold, tell } from '@/store/told';
+import { weatherOf } from '@/store/weather';
 import { atomically, OutcomeUnknown, sql } from '@/store/db';
 import { keptLines } from '@/store/homeLines';
-import { getOuting, listOutings } from '@/store/outings';
+import { createOuting, getOuting, listOutings } from '@/store/outings';
 import { listPlans } from '@/store/plans';
 import { listTrash } from '@/store/trash';
+import { aDoorDay } from '#tests/support/door';
 
 /** The store against a database of its own, as the application's role. */
 jest.setTimeout(120_000);
@@ -221,4 +233,98 @@ test('the log tells what failed and where, and nothing that was typed', () => {
   const line = execFileSync(process.execPath, ['--input-type=module', '-e', say], { cwd: ROOT, encoding: 'utf8' });
   expect(JSON.parse(line)).toMatchObject({ kind: 'TypeError', code: '22P02', route: '/api/athlete' });
   expect(line).not.toContain('Secret');
+});
+
+const NOW = Date.UTC(2027, 0, 16, 20);
+
+test('the last five lines are kept by when they were used, regulars by their name, and both can be forgotten', async () => {
+  const { id } = await currentAthlete();
+  for (const n of [1, 2, 3, 4, 5, 6, 7]) await rememberLine(id, `run ${n}0 min`);
+  await rememberLine(id, 'run 30 min');
+  let lines = await listLines(id);
+  expect(lines.map((l) => l.line)).toEqual(['run 30 min', 'run 70 min', 'run 60 min', 'run 50 min', 'run 40 min']);
+  await keepRegular(id, 'Tuesday run', 'run 50 min −6');
+  const again = await keepRegular(id, 'Tuesday run', 'run 55 min −6');
+  lines = await listLines(id);
+  expect(lines[0]).toMatchObject({ name: 'Tuesday run', line: 'run 55 min −6', id: again!.id });
+  expect(await forgetLine(id, again!.id)).toBe(true);
+  expect(await forgetLine(id, again!.id)).toBe(false);
+  for (let n = 0; n < MOST_REGULARS; n++) expect(await keepRegular(id, `Regular ${n}`, 'run')).not.toBeNull();
+  expect(await keepRegular(id, 'One too many', 'run')).toBeNull();
+  expect(await keepRegular(id, 'Regular 0', 'run 2 h')).not.toBeNull();
+});
+
+test('the last outing that is over waits to be told, once, and not for ever', async () => {
+  const { id } = await currentAthlete();
+  const untold = await lastUntold(id, NOW);
+  expect(untold!.name).toBe('Skarn Head round');
+  expect(await tell(id, untold!.id, 'too cold')).toBe(true);
+  expect((await lastUntold(id, NOW))!.name).toBe('Mill Lane loop');
+  expect(await tell(id, untold!.id, null)).toBe(true);
+  expect((await lastUntold(id, NOW))!.name).toBe('Skarn Head round');
+  expect(await lastUntold(id, Date.UTC(2027, 0, 12, 12))).toBeNull();
+  expect(await lastUntold(id, NOW + 60 * 24 * 3600_000)).toBeNull();
+  expect(await tell(id, '00000000-0000-4000-8000-000000000000', 'right')).toBe(false);
+});
+
+test('an outing from the door keeps where it is, for the sun', async () => {
+  const { id } = await currentAthlete();
+  const place = { latitude: 54.5, longitude: -2.6, utcOffsetMin: 0, eleM: 210 };
+  const made = await createOuting(id, outingAtDoor(aDoorDay(), place), null);
+  const read = await getOuting(id, made);
+  expect(read!.place).toEqual({ latitude: 54.5, longitude: -2.6 });
+  expect(read!.profile).toBeNull();
+  const [first] = await listOutings(id);
+  expect((await getOuting(id, first.id))!.place === undefined || first.id === made).toBe(true);
+});
+
+test('a ladder holds until athlete, wishes or a piece changes; that a piece is damp changes nothing', async () => {
+  const { id, version, wishesVersion, wishes, name, units, person } = await currentAthlete();
+  const mark = () => ladderMark(id);
+  const before = await mark();
+  const ladder = { sport: 'run', shelter: 'open', bands: [], rungs: [], cells: [], reach: [] } as Ladder;
+  await keepLadder(id, before, 'metric', ladder);
+  const key = { sport: 'run', shelter: 'open', units: 'metric' } as const;
+  expect(await keptLadder(id, key)).toMatchObject({ ladder, mark: before });
+  expect(await keptLadder(id, { ...key, units: 'imperial' })).toBeNull();
+  const [piece] = await listCloset(id);
+  const damp = await updateGarment(id, piece.garment.id, piece.version, { ...piece, dampGm2: 33 });
+  expect(await mark()).toBe(before);
+  await updateGarment(id, piece.garment.id, damp!, { garment: { ...piece.garment, massG: 333 }, dampGm2: 0 });
+  const changed = await mark();
+  expect(changed).not.toBe(before);
+  await saveWishes(id, wishesVersion, { ...wishes, mouthBelowC: -7 });
+  expect((await currentAthlete()).wishes.mouthBelowC).toBe(-7);
+  expect(await mark()).not.toBe(changed);
+  await saveAthlete(id, version, { name, units, person: { ...person, warmth: 1 } });
+  expect(new Set([before, changed, await mark()]).size).toBe(3);
+});
+
+test('a weather service that is silent stops nothing: what it last said stands, with its age; one never heard is null', async () => {
+  const service = weatherService().listen(0, '127.0.0.1');
+  await new Promise((go) => service.once('listening', go));
+  process.env.EMBER_WEATHER = `http://127.0.0.1:${(service.address() as AddressInfo).port}`;
+  const at = Date.UTC(2027, 0, 12, 7, 5);
+  const heard = await weatherOf('lang-tarn', at);
+  expect(heard).toMatchObject({ state: 'heard', ageMs: 0 });
+  expect(heard!.weather).toEqual(stationWeather('lang-tarn', at, 12));
+  service.closeAllConnections();
+  await new Promise((go) => service.close(go));
+  expect((await weatherOf('lang-tarn', at))!.state).toBe('heard');
+  const later = await weatherOf('lang-tarn', at + 3600_000);
+  expect(later!.state).toBe('silent');
+  expect(later!.weather).toEqual(heard!.weather);
+  expect(await weatherOf('skarn-head', at)).toBeNull();
+});
+
+test('everything out and in again has the lines and what was told', async () => {
+  const { id } = await currentAthlete();
+  const untold = await lastUntold(id, NOW);
+  await tell(id, untold!.id, 'wet');
+  const before = await readAll(id);
+  expect(before.archive.lines!.length).toBeGreaterThan(0);
+  expect(before.archive.outings.find((o) => o.id === untold!.id)!.told!.felt).toBe('wet');
+  const packed = packArchive(before);
+  await replaceAll(id, unpackArchive(packed, 'archive.zip'));
+  expect(Buffer.compare(Buffer.from(packArchive(await readAll(id))), Buffer.from(packed))).toBe(0);
 });

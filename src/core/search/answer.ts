@@ -7,7 +7,7 @@ import { feltOf, type Felt } from '@/core/judge/felt';
 import { needsOf, type Need } from '@/core/judge/needs';
 import { isSafe } from '@/core/judge/findings';
 import type { Scored } from '@/core/judge/scorePlan';
-import { leaveGarment } from '@/core/kit/edit';
+import { alongOf, leaveGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { outingAtDoor, type DoorDay, type DoorPlace } from '@/core/outing/doorDay';
 import { timelineOf, type Outing } from '@/core/outing/outing';
@@ -257,11 +257,11 @@ const needsMouth = ({ wishes, day, closet }: DoorQuestion): boolean =>
 
 /** What the athlete's own rule costs: against the same plan with the mouth bare. */
 function ruleCosts(q: DoorQuestion, asked: Omit<Question, 'plan'>, plan: Plan): number {
-  const bare = { ...plan, worn: plan.worn.filter((id) => !isOnFace(q.closet, id)) };
-  if (bare.worn.length === plan.worn.length || keepsRules(q, bare)) return 0;
+  const face = alongOf(q.closet, plan).filter((g) => g.group === 'face' && plan.worn.includes(g.id));
+  const bare = face.reduce((p, g) => leaveGarment(p, g.id), plan);
+  if (face.length === 0 || keepsRules(q, bare)) return 0;
   return Math.max(0, tried({ ...asked, plan }, plan).total - tried({ ...asked, plan: bare }, bare).total);
 }
-const isOnFace = (closet: readonly Garment[], id: string): boolean => closet.find((g) => g.id === id)?.group === 'face';
 
 /** Efforts beside the day's own, 0–10 as perceived. */
 const OTHER_EFFORTS = [2, 3.5, 5, 6.5, 8] as const;
