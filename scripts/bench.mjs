@@ -13,7 +13,7 @@ const file = await bundle('bench/core.ts', 'bench');
 const core = spawnSync(process.execPath, ['--expose-gc', file], { stdio: 'inherit' });
 if (core.status !== 0) process.exit(core.status ?? 1);
 await inBrowser();
-await firstLoad();
+await application();
 
 /** The same plan as the application makes it, in its worker: the first one of a page, after practice, and once more. */
 async function inBrowser() {
@@ -67,14 +67,52 @@ async function inBrowser() {
   server.close();
 }
 
-/** The built application with the demo in a database of its own, and the score of its first outing. */
-async function firstLoad() {
+/** The built application with the demo in a database of its own: weight of first loads, and the front door as somebody uses it. */
+async function application() {
   const { withDemo } = await import('./withDemo.mjs');
   const { firstLoadKb } = await import('./firstLoad.mjs');
+  const say = (name, value, unit) => console.log(JSON.stringify({ name, value: Number(value.toPrecision(4)), unit }));
   await withDemo(async ({ address }) => {
-    const home = await (await fetch(address)).text();
-    const [score] = /\/outing\/[0-9a-f-]+\/score/.exec(home);
-    const value = Math.round(await firstLoadKb(address + score));
-    console.log(JSON.stringify({ name: 'script of the first load of the score, gzip', value, unit: 'kB' }));
+    const list = await (await fetch(`${address}/outings`)).text();
+    const [score] = /\/outing\/[0-9a-f-]+\/score/.exec(list);
+    say('script of the first load of the front door, gzip', Math.round(await firstLoadKb(`${address}/`)), 'kB');
+    say('script of the first load of the score, gzip', Math.round(await firstLoadKb(address + score)), 'kB');
+    await frontDoor(address, say);
   });
+}
+
+/** First paint to answer, the ladder, and a dial to the answer at once and exactly; seconds on this machine. */
+async function frontDoor(address, say) {
+  const executablePath = ensureChromium();
+  const { chromium } = createRequire(import.meta.url)('@playwright/test');
+  const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const since = (from) => (performance.now() - from) / 1000;
+  const until = (selector) => page.waitForSelector(selector, { state: 'attached', timeout: 180_000 });
+  const begun = performance.now();
+  const line = encodeURIComponent('run 50 min steady −6 wind 15 dry');
+  await page.goto(`${address}/?line=${line}`);
+  const painted = await page.evaluate(() => performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? 0);
+  await until('main[data-how]');
+  say('front door: from the address to the first answer, no ladder yet', since(begun), 's');
+  say('front door: first paint', painted / 1000, 's');
+  await page.waitForSelector('text=/Rung \\d+ of \\d+ on your ladder/', { timeout: 300_000 });
+  say('one ladder whole, from a closet of 76, beside the page', since(begun), 's');
+  await until('main[data-how="exact"]');
+  const atOnce = [];
+  const exact = [];
+  await page.click('h2#outside');
+  for (let k = 1; k <= 7; k++) {
+    const from = performance.now();
+    await page.keyboard.press(k % 2 === 1 ? 'ArrowLeft' : 'ArrowRight');
+    await until(`main[data-air="${k % 2 === 1 ? -7 : -6}"]`);
+    atOnce.push(since(from));
+    await until(`main[data-air="${k % 2 === 1 ? -7 : -6}"][data-how="exact"]`);
+    exact.push(since(from));
+    await page.waitForTimeout(2500);
+  }
+  const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
+  say('front door: dial to the answer at once, median of 7', median(atOnce), 's');
+  say('front door: dial to the exact answer, median of 7', median(exact), 's');
+  await browser.close();
 }

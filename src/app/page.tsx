@@ -1,3 +1,4 @@
+import { FirstRun } from '@/features/first/FirstRun';
 import { FrontView } from '@/features/front/FrontView';
 import { homeLines } from '@/app/homeLines';
 import { dampWaterGm2, dryingMinutes, DRYING_PLACES } from '@/core/moisture/drying';
@@ -24,6 +25,8 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ l
     lastUntold(athlete.id, nowMs),
     homeLines(athlete),
   ]);
+  if (owned.length === 0)
+    return <FirstRun person={athlete.person} wishes={athlete.wishes} heard={heard} nowMs={nowMs} />;
   const ahead = outings.lines.filter((o) => o.startMs + o.seconds * 1000 > nowMs - HOUR_MS);
   const last = lines.filter((l) => l.name === null)[0] ?? lines[0];
   return (

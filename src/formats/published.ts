@@ -1,4 +1,5 @@
 import { archiveSchema } from './archive';
+import { stationWeatherSchema } from './stationJson';
 import { garmentSchema, mineSchema, outingSchema, planCaseSchema, planSchema, simulateSchema } from './schemas';
 
 /** Published under schemas/. */
@@ -6,6 +7,7 @@ export const PUBLISHED = {
   'simulate.schema.json': simulateSchema,
   'plan-case.schema.json': planCaseSchema,
   'mine.schema.json': mineSchema,
+  'station-weather.schema.json': stationWeatherSchema,
   'garment.schema.json': {
     $schema: 'http://json-schema.org/draft-07/schema#',
     title: 'Lofted Ember: garment',

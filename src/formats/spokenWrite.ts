@@ -7,21 +7,6 @@ import { fromWind, minus, type Units } from './measures';
 import { readLine, type DoorKey, type Spoken, type Unsaid } from './spokenLine';
 import { EFFORT_WORDS, SPORT_WORDS } from './spokenWords';
 
-/** What a chip is called. */
-export const KEY_LABEL: Record<DoorKey, string> = {
-  sport: 'sport',
-  minutes: 'minutes',
-  exertion: 'effort',
-  airC: 'air',
-  windMs: 'wind',
-  falls: 'wet',
-  sky: 'sky',
-  shelter: 'where',
-  stops: 'stops',
-  startMs: 'start',
-  packKg: 'pack',
-};
-
 const STOP_WORDS: Record<DoorStop['kind'], (s: DoorStop) => string> = {
   lights: (s) => `${s.times} lights`,
   start: (s) => `${plain(s.minutes)} min start pen`,

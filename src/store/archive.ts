@@ -52,7 +52,17 @@ export async function readAll(athleteId: string): Promise<Whole> {
       }))
       .sort((a, b) => (a.createdAt + a.id < b.createdAt + b.id ? -1 : 1));
     const athlete = { name, units, person, wishes };
-    return { archive: { format: 'lofted-ember archive', version: 1, athlete, garments, outings, lines: await linesOf(athleteId) }, routes };
+    return {
+      archive: {
+        format: 'lofted-ember archive',
+        version: 1,
+        athlete,
+        garments,
+        outings,
+        lines: await linesOf(athleteId),
+      },
+      routes,
+    };
   });
 }
 

@@ -75,6 +75,8 @@ export class DoorKeeper {
     }
     const run = async () => {
       const running = await this.ready((this.exact ??= start()));
+      // While the worker was being opened another may have been asked: the older would put it off.
+      if (mine !== this.asked) return;
       this.partAt = performance.now();
       const told = (part: Partial<DoorTold>) => {
         this.partAt = performance.now();

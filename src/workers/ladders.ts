@@ -72,8 +72,3 @@ export function workOutLadder(
       if (jobs.get(key) === job) jobs.delete(key);
     });
 }
-
-/** Stops a ladder that is being worked out. */
-export function stopLadder(key: string): void {
-  state().jobs.get(key)?.stop.abort();
-}

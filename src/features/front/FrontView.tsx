@@ -93,7 +93,11 @@ export function FrontView(props: FrontProps) {
         <Patterns />
       </svg>
       <Header screen="home" right={<NowAndHere heard={heard} nowMs={nowMs} units={units} />} />
-      <main className="mx-4 grid grid-cols-[minmax(0,1fr)_384px] gap-x-8 pt-2 pb-4 max-[1060px]:grid-cols-1 print:grid-cols-1">
+      <main
+        data-how={answer?.how}
+        data-air={answer?.timeline.stretches[0].airC}
+        className="mx-4 grid grid-cols-[minmax(0,1fr)_384px] gap-x-8 pt-2 pb-4 max-[1060px]:grid-cols-1 print:grid-cols-1"
+      >
         <div className="min-w-0">
           <div className="no-print">
             <div className="relative">

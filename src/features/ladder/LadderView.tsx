@@ -52,7 +52,7 @@ export function LadderView({
   const [sport, setSport] = useState<DoorSport>(first);
   const [shelter, setShelter] = useState<(typeof PLACES)[number]>('open');
   const [at, setAt] = useState<Looked>({ effort: 'steady', wind: 'breezy', wet: 'dry', band: 3 });
-  const query = useLadder(sport, shelter, units);
+  const query = useLadder({ sport, shelter, units });
   const { data, error } = query;
   const client = useQueryClient();
   const router = useRouter();

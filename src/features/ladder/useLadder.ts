@@ -16,10 +16,14 @@ export interface LadderSaid {
 const ASK_MS = 700;
 
 /** The ladder of a sport, worked out in the background where there is none that holds. */
-export function useLadder(sport: DoorSport, shelter: DoorDay['shelter'], units: Units) {
+export function useLadder(
+  { sport, shelter, units }: { sport: DoorSport; shelter: DoorDay['shelter']; units: Units },
+  how: 'wanted' | 'none' = 'wanted',
+) {
   const path = `/api/ladders?${new URLSearchParams({ sport, shelter, units }).toString()}`;
   return useQuery({
     queryKey: ['ladder', sport, shelter, units],
+    enabled: how === 'wanted',
     queryFn: () => request<LadderSaid>('POST', path),
     refetchInterval: (q) => (q.state.data?.holds ? false : ASK_MS),
     refetchOnWindowFocus: false,

@@ -30,6 +30,8 @@ export interface DoorProps {
   nowMs: number;
   heard: Heard | null;
   firstLine: string;
+  /** 'none': nobody waits for a ladder of a closet that is only being ticked */
+  ladder?: 'none';
 }
 
 /** How long a dial must rest before the exact answer is asked for, ms. */
@@ -54,7 +56,7 @@ export function useDoor(p: DoorProps) {
     const s = p.heard?.weather.station;
     return s ? { latitude: s.latitude, longitude: s.longitude, utcOffsetMin: s.utcOffsetMin, eleM: s.eleM } : null;
   }, [p.heard]);
-  const ladder = useLadder(day.sport, 'open', p.units);
+  const ladder = useLadder({ sport: day.sport, shelter: 'open', units: p.units }, p.ladder ?? 'wanted');
   // Rungs are taken when a ladder is whole: half a ladder would give another answer than the whole.
   const held = ladder.data?.holds ? ladder.data.ladder : null;
   const rungs = useMemo(() => held?.rungs ?? [], [held]);
@@ -150,7 +152,8 @@ function useAnswer(
       );
     }, RESTS_MS);
     return () => clearTimeout(timer);
-  }, [mark, rungs, pace, place]);
+    // Another athlete or closet is another question of the same day.
+  }, [mark, rungs, pace, place, person, closet, damp, wishes]);
 
   const plan: Plan | null = told.answer && told.answer.how !== 'at once' ? told.answer.plan : null;
   useEffect(() => {
