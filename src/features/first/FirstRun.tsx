@@ -12,7 +12,7 @@ import { useDoor } from '@/features/front/state/useDoor';
 import { StartIn } from '@/features/front/panels/StartIn';
 import { Header } from '@/features/shell/Header';
 import { SPORT_WORDS } from '@/formats/spokenWords';
-import type { Units } from '@/formats/measures';
+import { temperature, type Units } from '@/formats/measures';
 import type { Heard } from '@/store/weather';
 import { problemsOf, request } from '@/ui/api';
 import { Button } from '@/ui/Button';
@@ -217,7 +217,8 @@ function AnswerFor(p: Parameters<typeof useDoor>[0]) {
       aria-live="polite"
     >
       <p className="text-[12.5px]">
-        <b>This minute</b>, {door.spoken.text}, {Math.round(door.day.minutes)} min, at {Math.round(door.day.airC)} °C
+        <b>This minute</b>, {door.spoken.text}, {Math.round(door.day.minutes)} min, at{' '}
+        {temperature(door.day.airC, p.units)}
       </p>
       {door.problem ? (
         <p className="speak mt-1 text-[20px] font-semibold text-act">
@@ -239,6 +240,7 @@ function AnswerFor(p: Parameters<typeof useDoor>[0]) {
             garments={door.garments}
             airC={door.day.airC}
             units={p.units}
+            room="narrow"
           />
         </>
       ) : (

@@ -144,17 +144,23 @@ function ByEffort({ ladder, at, rung, units }: { ladder: Ladder; at: Looked; run
                 {effort}
               </text>
               <rect x={a} y={yTop} width={Math.max(2, b - a)} height={15} fill={own ? C.ink : C.sheet} stroke={C.ink} />
-              <text x={a + 4} y={yTop + 11.5} fontSize="11" style={{ fill: own ? '#fff' : C.ink }}>
+              <text x={a + 4} y={yTop + 11.5} fontSize="11.500" style={{ fill: own ? '#fff' : C.ink }}>
                 {b - a > 44 ? (r.first ?? '') : ''}
               </text>
-              <text x={b + 4} y={yTop + 12} fontSize="11.500" fontWeight="600">
+              <text
+                x={b > W - 80 ? a - 4 : b + 4}
+                y={yTop + 12}
+                fontSize="11.500"
+                fontWeight="600"
+                textAnchor={b > W - 80 ? 'end' : 'start'}
+              >
                 {degrees(r.coldC, units)} to {degrees(r.warmC, units)}
               </text>
             </g>
           );
         })}
         {ticks.map((t) => (
-          <text key={t} x={x(t)} y={92} fontSize="11" textAnchor="middle" style={{ fill: C.ink3 }}>
+          <text key={t} x={x(t)} y={92} fontSize="11.500" textAnchor="middle" style={{ fill: C.ink3 }}>
             {degrees(t, units)}
           </text>
         ))}
@@ -209,7 +215,7 @@ function EffortMoves({
                           tabIndex={-1}
                           onClick={() => c && onLook(here)}
                           aria-label={`${effort}, ${wind}, ${degrees(b.warmC, units)}: ${c ? (works(c) ? `rung ${c.rung}` : `${c.fails[0].zone} fails`) : 'not known yet'}`}
-                          className={`relative block h-[22px] w-full cursor-pointer leading-[22px] ${on ? 'outline-2 -outline-offset-1 outline-act' : ''} ${c?.hot ? 'bg-heat-1' : ''}`}
+                          className={`relative block h-[24px] w-full cursor-pointer leading-[24px] ${on ? 'outline-2 -outline-offset-1 outline-act' : ''} ${c?.hot ? 'bg-heat-1' : ''}`}
                         >
                           {c && !works(c) && (
                             <svg className="absolute inset-0 h-full w-full" aria-hidden="true">

@@ -69,8 +69,12 @@ export function Beside3({ door, units }: { door: Door; units: Units }) {
           {answer.ruleCosts > 0.03 && ' Your own rule covers the mouth; the model would leave it bare.'}
         </p>
       </section>
-      {around && <RungBeside which="cooler" of={around.cooler} from={answer.plan} {...{ units, garments }} />}
-      {around && <RungBeside which="warmer" of={around.warmer} from={answer.plan} {...{ units, garments }} />}
+      {around && door.rungs.length > 0 && (
+        <RungBeside which="cooler" of={around.cooler} from={answer.plan} {...{ units, garments }} />
+      )}
+      {around && door.rungs.length > 0 && (
+        <RungBeside which="warmer" of={around.warmer} from={answer.plan} {...{ units, garments }} />
+      )}
     </div>
   );
 }

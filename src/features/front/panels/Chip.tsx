@@ -33,7 +33,7 @@ export function ChipFrame({
 
 export function ChipText({ label, value }: { label: string; value: ReactNode }) {
   return (
-    <span className="block px-1 py-0.5 leading-tight">
+    <span className="block px-0.5 py-0.5 leading-tight">
       <span className="block text-[11px] whitespace-nowrap text-ink-3">{label}</span>
       <b className="block text-[13px] whitespace-nowrap">{value}</b>
     </span>
@@ -85,7 +85,7 @@ export function NumberChip({
         tabIndex={-1}
         aria-label={`${label}: less`}
         onClick={() => key(-1)}
-        className="flex w-4 cursor-pointer items-center justify-center hover:bg-worn"
+        className="flex w-[24px] cursor-pointer pointer-coarse:w-[40px] items-center justify-center hover:bg-worn"
       >
         <ChevronLeft size={13} aria-hidden="true" />
       </button>
@@ -114,7 +114,7 @@ export function NumberChip({
         tabIndex={-1}
         aria-label={`${label}: more`}
         onClick={() => key(1)}
-        className="flex w-4 cursor-pointer items-center justify-center hover:bg-worn"
+        className="flex w-[24px] cursor-pointer pointer-coarse:w-[40px] items-center justify-center hover:bg-worn"
       >
         <ChevronRight size={13} aria-hidden="true" />
       </button>

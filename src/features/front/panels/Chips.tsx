@@ -63,9 +63,12 @@ function ListChip<T extends string>({
   return (
     <DropdownMenu.Root>
       <ChipFrame label={label} how={howOf(door, of)} refTo={refTo}>
-        <DropdownMenu.Trigger className="flex cursor-pointer items-end hover:bg-worn" aria-label={`${label}: ${says}`}>
+        <DropdownMenu.Trigger
+          className="flex cursor-pointer items-end pl-1 hover:bg-worn"
+          aria-label={`${label}: ${says}`}
+        >
           <ChipText label={label} value={says} />
-          <ChevronDown size={12} className="mr-1 mb-1.5" aria-hidden="true" />
+          <ChevronDown size={12} className="mx-1 mb-1.5" aria-hidden="true" />
         </DropdownMenu.Trigger>
       </ChipFrame>
       <DropdownMenu.Portal>
@@ -262,11 +265,11 @@ function StopsChip({ door, refTo }: { door: Door; refTo: (el: HTMLDivElement | n
     <Popover.Root>
       <ChipFrame label="stops" how={howOf(door, 'stops')} refTo={refTo}>
         <Popover.Trigger
-          className="flex cursor-pointer items-end hover:bg-worn"
+          className="flex cursor-pointer items-end pl-1 hover:bg-worn"
           aria-label={`Stops: ${stopWords(stops)}`}
         >
           <ChipText label="stops" value={stopWords(stops)} />
-          <ChevronDown size={12} className="mr-1 mb-1.5" aria-hidden="true" />
+          <ChevronDown size={12} className="mx-1 mb-1.5" aria-hidden="true" />
         </Popover.Trigger>
       </ChipFrame>
       <Popover.Portal>

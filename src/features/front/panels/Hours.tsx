@@ -221,14 +221,18 @@ function headline(ahead: readonly DoorHour[], best: DoorHour): string {
   if (!best.safe) return 'No hour of today is safe in these clothes.';
   const good = ahead.map((h) => h.safe && h.cost <= best.cost + ABOUT_AS_GOOD);
   if (good.every((g) => g)) return 'Any hour will do.';
-  const bad = runs(good).filter((r) => !r.of);
-  const said = bad.slice(0, 2).map((r) => {
+  const span = (r: { from: number; to: number }): string => {
     const from = timeOfDay(ahead[r.from].startMs);
-    return r.to - r.from === 1
-      ? from
-      : `${from} to ${timeOfDay(ahead[Math.min(ahead.length - 1, r.to - 1)].startMs + HOUR_MS)}`;
-  });
-  return `Go any hour but ${said.join(' and ')}.`;
+    return r.to - r.from === 1 ? from : `${from} to ${timeOfDay(ahead[r.to - 1].startMs + HOUR_MS)}`;
+  };
+  const all = runs(good);
+  const few = good.filter((g) => g).length * 2 <= good.length;
+  const said = all
+    .filter((r) => r.of === few)
+    .slice(0, 2)
+    .map(span)
+    .join(' or ');
+  return few ? `Go at ${said}.` : `Go any hour but ${said.replace(' or ', ' and ')}.`;
 }
 
 function reasonOf(h: DoorHour, units: Units): string {

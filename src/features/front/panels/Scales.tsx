@@ -3,6 +3,7 @@ import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
 import { CHILL_BANDS, freezingMinutes } from '@/core/atmosphere/windChill';
 import { chillWindKmh, coldestFelt, feelsLikeC } from '@/core/outing/feelsLike';
+import { LIMIT } from '@/core/judge/limits';
 import { DOOR_RANGE } from '@/core/outing/doorDay';
 import { fahrenheitToC, kmhToMs, mphToKmh, msToKmh } from '@/core/quantity/units';
 import { windWords } from '@/features/front/panels/words';
@@ -121,7 +122,7 @@ export function Scales({ door, units }: { door: Door; units: Units }) {
                 fill="url(#too-cold)"
                 stroke={C.cold}
               />
-              <text x={FEELS_X + 11} y={y(b.below) + 12} fontSize="11" style={{ fill: C.cold }}>
+              <text x={FEELS_X + 11} y={y(b.below) + 12} fontSize="11.500" style={{ fill: C.cold }}>
                 {FREEZES_IN[b.below]}
               </text>
             </g>
@@ -134,7 +135,7 @@ export function Scales({ door, units }: { door: Door; units: Units }) {
               {units === 'imperial' ? i * 10 : k}
             </text>
             {units === 'metric' && Math.abs(windY(k) - windY(msToKmh(day.windMs))) > 15 && (
-              <text x={W} y={windY(k) + 4} fontSize="11" textAnchor="end" style={{ fill: C.ink3 }}>
+              <text x={W} y={windY(k) + 4} fontSize="11.500" textAnchor="end" style={{ fill: C.ink3 }}>
                 {BEAUFORT[i] ?? ''}
               </text>
             )}
@@ -168,7 +169,7 @@ export function Scales({ door, units }: { door: Door; units: Units }) {
             strokeWidth="3.500"
             paintOrder="stroke"
           >
-            {freezes < Infinity ? `bare skin: ${Math.round(freezes)} min` : 'bare skin safe'}
+            {freezes < Infinity ? `bare skin: ${Math.round(freezes)} min` : bareSkin(feelsC)}
           </text>
         </g>
         <Knob
@@ -201,6 +202,14 @@ export function Scales({ door, units }: { door: Door; units: Units }) {
     </section>
   );
 }
+
+/** What such air does to bare skin where no freezing time is stated, after the bands of the index. */
+const bareSkin = (feelsC: number): string =>
+  feelsC > LIMIT.chillModerate
+    ? 'bare skin bears it'
+    : feelsC > LIMIT.chillHigh
+      ? 'bare skin chills'
+      : 'bare skin may freeze';
 
 /** From which index on bare skin freezes in how long (the bands of the index). */
 const FREEZES_IN: Record<number, string> = { [-28]: '30 min', [-40]: '10 min', [-48]: '5 min', [-55]: '2 min' };

@@ -31,6 +31,7 @@ const TOO_COLD: Partial<Record<DressedPart, number>> = {
 };
 /** A piece of cloth is drawn at most so wide, px, and so much to the millimetre. */
 const WIDEST_PX = 142;
+const NARROW_PX = 52;
 const MOST_PX_MM = 9;
 
 /** What to start in, zone by zone: cloth on the body, with the coldest skin of each and when. */
@@ -40,12 +41,15 @@ export function StartIn({
   garments,
   airC,
   units,
+  room = 'wide',
 }: {
   scored: Scored;
   plan: Plan;
   garments: ReadonlyMap<string, Garment>;
   airC: number;
   units: Units;
+  /** 'narrow': beside something else, without the figure */
+  room?: 'wide' | 'narrow';
 }) {
   const coldest = coldestByPart(scored.series);
   const worn = plan.worn.flatMap((id) => garments.get(id) ?? []).sort((a, b) => a.order - b.order);
@@ -61,13 +65,15 @@ export function StartIn({
     };
   });
   const thickest = Math.max(3, ...rows.map((r) => r.layers.reduce((s, l) => s + l.mm, 0)));
-  const pxPerMm = Math.min(MOST_PX_MM, WIDEST_PX / thickest);
+  const pxPerMm = Math.min(MOST_PX_MM, (room === 'wide' ? WIDEST_PX : NARROW_PX) / thickest);
   const scaleMm = pxPerMm > 5 ? 5 : 10;
   const words = wordsFor(plan);
   const { figure, list, ys } = useRowHeights(rows.length);
   return (
     <section aria-labelledby="start-in" className="mt-2 border-t border-ink pt-1">
-      <div className="grid grid-cols-[104px_minmax(0,1fr)] gap-x-2 max-[500px]:grid-cols-1">
+      <div
+        className={`grid gap-x-2 max-[500px]:grid-cols-1 ${room === 'wide' ? 'grid-cols-[104px_minmax(0,1fr)]' : 'grid-cols-1'}`}
+      >
         <h2 id="start-in" className="font-semibold">
           Start in
         </h2>
@@ -81,16 +87,18 @@ export function StartIn({
           </span>
           <span>coldest skin, when</span>
         </div>
-        <div ref={figure} className="relative max-[500px]:hidden">
-          <Figure rows={rows} ys={ys} />
-        </div>
+        {room === 'wide' && (
+          <div ref={figure} className="relative max-[500px]:hidden">
+            <Figure rows={rows} ys={ys} />
+          </div>
+        )}
         <ul ref={list}>
           {rows.map(({ part, layers, pieces, skinC, cold }) => {
             const tooCold = cold.value < (TOO_COLD[part] ?? -Infinity);
             return (
               <li
                 key={part}
-                className="grid min-h-[30px] grid-cols-[46px_minmax(58px,160px)_minmax(0,1fr)_max-content] items-center gap-x-2 border-t border-grid-2 py-[3px] first:border-t-0 max-[500px]:grid-cols-[42px_minmax(50px,110px)_minmax(0,1fr)_max-content]"
+                className={`grid min-h-[30px] items-center gap-x-2 border-t border-grid-2 py-[3px] first:border-t-0 max-[500px]:grid-cols-[42px_minmax(50px,110px)_minmax(0,1fr)_max-content] ${room === 'wide' ? 'grid-cols-[46px_minmax(58px,160px)_minmax(0,1fr)_max-content]' : 'grid-cols-[46px_104px_minmax(0,1fr)_max-content]'}`}
               >
                 <span className="font-semibold">{PARTS[part].label}</span>
                 <LayerBand
