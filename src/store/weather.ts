@@ -1,4 +1,10 @@
-import { readStations, readStationWeather, type ForecastSource, type StationWeather } from '@/formats/stationJson';
+import {
+  readStations,
+  readStationWeather,
+  type ForecastSource,
+  type Station,
+  type StationWeather,
+} from '@/formats/stationJson';
 import { sql } from './db';
 import { log, traceOf } from './log';
 
@@ -24,6 +30,15 @@ export function httpSource(address: string): ForecastSource {
 
 const source = (): ForecastSource | null =>
   process.env.EMBER_WEATHER ? httpSource(process.env.EMBER_WEATHER.replace(/\/$/, '')) : null;
+
+/** The stations of the service; none while it is silent. */
+export async function listStations(): Promise<Station[]> {
+  return (
+    (await source()
+      ?.stations()
+      .catch(() => [])) ?? []
+  );
+}
 
 /** What a station says, or said when it was last heard. */
 export interface Heard {

@@ -1,7 +1,8 @@
 import { type Rung } from '@/core/search/ladderTerms';
 import { proxy } from 'comlink';
 import type { DoorDay } from '@/core/outing/doorDay';
-import type { DoorAnswer, DoorHour, DoorTold } from '@/core/search/answer';
+import { type DoorAnswer, type DoorTold } from '@/core/search/answer';
+import { type DoorHour } from '@/core/search/aroundDoor';
 import type { Plan } from '@/core/kit/plan';
 import { start, WorkerBroke, type Running } from './client';
 import type { DoorSetting } from './setting';

@@ -1,3 +1,4 @@
+import { mouthRuleHolds } from '@/core/search/wishes';
 import { type Rung } from '@/core/search/ladderTerms';
 import { expose } from 'comlink';
 import { CATALOGUE } from '@/core/clothing/catalogue';
@@ -8,15 +9,9 @@ import { timelineOf } from '@/core/outing/outing';
 import { behind, type Behind } from '@/core/questions/behind';
 import { propose, type Proposal } from '@/core/questions/propose';
 import { runPlan, type Question } from '@/core/questions/question';
-import {
-  answerAtDoor,
-  answerAtOnce,
-  hoursAtDoor,
-  type DoorAnswer,
-  type DoorHour,
-  type DoorQuestion,
-  type DoorTold,
-} from '@/core/search/answer';
+import { answerAtDoor, answerAtOnce, type DoorAnswer, type DoorTold } from '@/core/search/answer';
+import { hoursAtDoor, type DoorHour } from '@/core/search/aroundDoor';
+import { type DoorQuestion } from '@/core/search/doorQuestion';
 import type { DoorDay } from '@/core/outing/doorDay';
 import { makePlan, type Planned, type PlanRequest } from '@/core/search/planner';
 import { compareSchools, type Compared } from '@/core/search/schools';
@@ -56,11 +51,16 @@ function fromCloset(plan?: Plan): Omit<Question, 'plan'> {
   return { ...asked, closet: asked.closet.filter((g) => may.has(g.id)) };
 }
 
-const planRequest = (leadDays: number): PlanRequest => ({
-  ...fromCloset(),
-  maxCues: opened().setting.wishes.maxCues,
-  leadDays,
-});
+function planRequest(leadDays: number): PlanRequest {
+  const asked = fromCloset();
+  const { wishes } = opened().setting;
+  return {
+    ...asked,
+    maxCues: wishes.maxCues,
+    leadDays,
+    mouthCovered: mouthRuleHolds(wishes, asked.timeline, asked.closet),
+  };
+}
 
 /** Who is at the door, laid out once; and which question is the newest, so that an older one gives up between its parts. */
 let atDoor: DoorSetting | null = null;

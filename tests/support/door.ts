@@ -1,6 +1,6 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import type { DoorDay } from '@/core/outing/doorDay';
-import type { DoorQuestion } from '@/core/search/answer';
+import { type DoorQuestion } from '@/core/search/doorQuestion';
 import { PLAIN_WISHES } from '@/core/search/wishes';
 import { garmentsOf } from './outings';
 

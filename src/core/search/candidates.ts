@@ -6,6 +6,7 @@ import { OutOfRange } from '@/core/quantity/range';
 import type { Timeline } from '@/core/outing/timeline';
 import { isBarrier, suitsSport } from '@/core/clothing/purpose';
 import type { Kit } from './kit';
+import { MOUTH_COVERED } from './wishes';
 
 /** Ways of dressing that are more than a choice of garments. */
 export interface Habits {
@@ -40,9 +41,6 @@ export interface Candidates {
   helmets: Garment[];
   eyes: Garment[];
 }
-
-/** Share of the breath from which a piece counts as covering the mouth. */
-export const MOUTH_COVERED = 0.15;
 
 const wet = (t: Timeline): boolean =>
   t.stretches.some((s) => s.precipitationMmH > 0.2 && s.precipitation !== 'dry snow' && s.precipitation !== 'none');

@@ -16,7 +16,7 @@ import type { Scored } from '@/core/judge/scorePlan';
 import type { Question } from '@/core/questions/question';
 import { adapt, tried } from './adapt';
 import { LADDER_EFFORTS, LADDER_MINUTES, LADDER_WINDS, type Rung } from './ladderTerms';
-import { MOUTH_COVERED } from './candidates';
+import { MOUTH_COVERED } from './wishes';
 import { makePlan } from './planner';
 
 /** Of what the ladder is: who, from what, for which sport and where. */

@@ -4,7 +4,7 @@ import { checkWeights, type Weights } from '@/core/judge/cost';
 import type { Plan } from '@/core/kit/plan';
 import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import { alongOf, swapGarment, takeGarment } from '@/core/kit/edit';
-import { MOUTH_COVERED } from './candidates';
+import { MOUTH_COVERED } from './wishes';
 import { mostMoved, type Moved } from '@/core/questions/mostMoved';
 import { makePlan, type Planned, type PlanRequest, type Progress } from './planner';
 import type { Scored } from '@/core/judge/scorePlan';

@@ -1,6 +1,11 @@
 import { WEIGHT_RANGE, type Weights } from '@/core/judge/cost';
+import type { Garment } from '@/core/clothing/garment';
+import { isIndoors } from '@/core/effort/sports';
+import type { Timeline } from '@/core/outing/timeline';
 import { within } from '@/core/quantity/range';
 
+/** Share of the breath from which a piece counts as covering the mouth. */
+export const MOUTH_COVERED = 0.15;
 /** Nobody remembers more cues. */
 export const MOST_CUES = 12;
 /** Beyond this many people nobody waits for each other's zips. */
@@ -34,6 +39,16 @@ export const WISH_RANGE = {
   floorC: [-60, 10],
   mouthBelowC: [-40, 10],
 } as const;
+
+/** Whether the athlete's own rule has the mouth covered on an outing, where something for it is owned. */
+export function mouthRuleHolds(
+  { mouthBelowC }: Pick<Wishes, 'mouthBelowC'>,
+  timeline: Timeline,
+  closet: readonly Garment[],
+): boolean {
+  if (mouthBelowC == null || !closet.some((g) => g.group === 'face' && g.mouthCover >= MOUTH_COVERED)) return false;
+  return timeline.stretches.some((s) => !isIndoors(s.sport) && s.airC < mouthBelowC);
+}
 
 /** @throws OutOfRange naming the wish, its value and its range */
 export function checkWishes(w: Wishes): Wishes {

@@ -1,5 +1,5 @@
 'use client';
-import type { DoorAnswer } from '@/core/search/answer';
+import { type DoorAnswer } from '@/core/search/answer';
 import type { Units } from '@/formats/measures';
 import { Beside3, Cautions, Needs, Pocket } from './panels/Answer';
 import { StartIn } from './panels/StartIn';

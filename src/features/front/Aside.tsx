@@ -6,6 +6,7 @@ import type { FrontProps } from './FrontView';
 import { HowWasIt, Next, RungNote, StillDamp } from './panels/Around';
 import { Hours } from './panels/Hours';
 import { PasteReport } from './panels/PasteReport';
+import { StationChoice } from './panels/StationChoice';
 import type { Door } from './state/useDoor';
 
 const KEYS_SHOWN = [
@@ -37,6 +38,7 @@ export function Aside({
   return (
     <>
       <Hours door={door} hours={door.hours} heard={heard} units={units} />
+      <StationChoice units={units} />
       <PasteReport
         pasted={pasted}
         onDrop={() => onPasted(null)}

@@ -2,21 +2,13 @@ import { LIQUID_SHARE } from '@/core/atmosphere/precipitation';
 import { isSafe } from '@/core/judge/findings';
 import { operations } from '@/core/kit/difference';
 import { adapt, tried } from '@/core/search/adapt';
-import {
-  answerAtDoor,
-  answerAtOnce,
-  answerExactly,
-  aroundDoor,
-  DOOR_CUES,
-  hoursAtDoor,
-  isLong,
-  type DoorTold,
-} from '@/core/search/answer';
-import { MOUTH_COVERED } from '@/core/search/candidates';
+import { answerAtDoor, answerAtOnce, answerExactly, DOOR_CUES, isLong, type DoorTold } from '@/core/search/answer';
+import { aroundDoor, hoursAtDoor } from '@/core/search/aroundDoor';
+import { MOUTH_COVERED } from '@/core/search/wishes';
 import { kitChanges, wearingChanges } from '@/core/search/changes';
 import { makePlan } from '@/core/search/planner';
 import { jacketAtStops, ladderRungs, underStorm } from '@/core/search/rungs';
-import { PLAIN_WISHES } from '@/core/search/wishes';
+import { mouthRuleHolds, PLAIN_WISHES } from '@/core/search/wishes';
 import { judge } from '@/core/judge/judgement';
 import { besideOf } from '@/core/questions/beside';
 import { aDoorDay, atTheDoor, HALLWAY } from '#tests/support/door';
@@ -186,4 +178,17 @@ test('no change leaves the legs bare, the feet unshod or the skin of the torso w
   }
   for (const c of wearingChanges(q, q.timeline, plan))
     expect(c.edit(plan).cues.every((cue) => operations(cue.actions) <= 3)).toBe(true);
+});
+
+test('the own rule about the mouth asks for the coldest air outdoors, and for something owned to do it with', () => {
+  const holds = (airC: number, mouthBelowC: number | null, closet = HALLWAY) =>
+    mouthRuleHolds({ mouthBelowC }, answerAtOnce(at({ airC })).timeline, closet);
+  expect([holds(-6, -5), holds(-5, -5), holds(-6, null)]).toEqual([true, false, false]);
+  expect(
+    holds(
+      -6,
+      -5,
+      HALLWAY.filter((g) => g.group !== 'face'),
+    ),
+  ).toBe(false);
 });

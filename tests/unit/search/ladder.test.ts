@@ -23,7 +23,7 @@ import {
   openedUp,
   type LadderQuestion,
 } from '@/core/search/rungs';
-import { MOUTH_COVERED } from '@/core/search/candidates';
+import { MOUTH_COVERED } from '@/core/search/wishes';
 import { wearable } from '@/core/search/changes';
 import { ladderCsv, ladderReport, ladderText } from '@/formats/doorReport';
 import type { Finding } from '@/core/judge/findings';

@@ -2,12 +2,16 @@ import { object, text } from '@/formats/schemaParts';
 import { validated } from '@/formats/validate';
 import { chooseStation } from '@/store/athlete';
 import { wallClock } from '@/store/clock';
-import { weatherOf } from '@/store/weather';
+import { listStations, weatherOf } from '@/store/weather';
 import { door, readBody } from '@/app/api/door';
 
-/** What the athlete's station says. */
+/** What the athlete's station says, and the stations there are. */
 export async function GET(request: Request): Promise<Response> {
-  return door(request, async (athlete) => ({ heard: await weatherOf(athlete.station, wallClock(0)) }));
+  return door(request, async (athlete) => ({
+    heard: await weatherOf(athlete.station, wallClock(0)),
+    station: athlete.station,
+    stations: await listStations(),
+  }));
 }
 
 const schema = object({ station: text }, ['station']);

@@ -1,5 +1,5 @@
 'use client';
-import type { Beside } from '@/core/search/answer';
+import { type Beside } from '@/core/search/aroundDoor';
 import type { Door } from '@/features/front/state/useDoor';
 import { CAUTIONS } from '@/core/judge/verdict';
 import { feltWords } from '@/formats/doorWords';

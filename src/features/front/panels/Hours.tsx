@@ -1,5 +1,5 @@
 'use client';
-import type { DoorHour } from '@/core/search/answer';
+import { type DoorHour } from '@/core/search/aroundDoor';
 import type { Door } from '@/features/front/state/useDoor';
 import type { Heard } from '@/store/weather';
 import { sunPosition } from '@/core/atmosphere/sun';

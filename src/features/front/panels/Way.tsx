@@ -1,7 +1,7 @@
 'use client';
 import { RIGHT } from '@/core/judge/felt';
 import type { CueReason } from '@/core/questions/missedCues';
-import type { DoorAnswer } from '@/core/search/answer';
+import { type DoorAnswer } from '@/core/search/answer';
 import { clock } from '@/formats/dates';
 import { grams, type Units } from '@/formats/measures';
 import { movedText } from '@/formats/sentences';
