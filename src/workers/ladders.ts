@@ -10,6 +10,8 @@ const FILE = join(process.cwd(), 'build', 'ladder.worker.cjs');
 /** The longest ladder takes a fraction of this. */
 const PATIENCE_MS = 5 * 60_000;
 const MOST_WAITING = 16;
+/** Ladders in hand at the same time, run or waiting. */
+const MOST_AT_ONCE = 3;
 
 /** A ladder being worked out. */
 interface Job {
@@ -55,7 +57,11 @@ export function workOutLadder(
   const before = jobs.get(key);
   if (before?.mark === mark) return;
   before?.stop.abort();
+  // Whoever turns through all sports wants the one they look at: older ones give way.
+  const older = [...jobs.entries()].filter(([k]) => k !== key);
+  if (older.length >= MOST_AT_ONCE) older[0][1].stop.abort();
   const job: Job = { mark, told: null, stop: new AbortController() };
+  jobs.delete(key);
   jobs.set(key, job);
   const { port1, port2 } = new MessageChannel();
   port1.on('message', (p: LadderProgress) => (job.told = p));

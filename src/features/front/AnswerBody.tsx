@@ -25,7 +25,7 @@ export function AnswerBody({
       <StartIn scored={answer.scored} plan={answer.plan} garments={door.garments} airC={door.day.airC} units={units} />
       <Pocket door={door} units={units} />
       <Needs door={door} />
-      <Way answer={answer} stale="" cueAt={cue} onCue={onCue} units={units} />
+      <Way answer={answer} cueAt={cue} onCue={onCue} units={units} />
       <Beside3 door={door} units={units} />
       <Cautions door={door} />
     </>

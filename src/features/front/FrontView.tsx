@@ -85,7 +85,6 @@ export function FrontView(props: FrontProps) {
     if (spoken.text === '' && window.matchMedia('(pointer: fine)').matches) input.current?.focus();
   }, [spoken.text]);
 
-  const stale = door.state === 'working' && answer?.how === 'at once' ? 'opacity-60' : '';
   const said = spoken.said.length;
   return (
     <>
@@ -145,7 +144,7 @@ export function FrontView(props: FrontProps) {
               />
               <Headline door={door} units={units} onLay={onLay} onPrint={onPrint} laying={lay.isPending} />
               {answer && (
-                <div className={stale}>
+                <div>
                   <AnswerBody door={door} answer={answer} cue={cue} onCue={setCue} units={units} />
                 </div>
               )}

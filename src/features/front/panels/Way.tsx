@@ -21,13 +21,11 @@ const LEAST_G = 30;
 /** On the way: how it feels, and the water in the clothes, with and without the cues. */
 export function Way({
   answer,
-  stale,
   cueAt,
   onCue,
   units,
 }: {
   answer: DoorAnswer;
-  stale: string;
   cueAt: number | null;
   onCue: (i: number) => void;
   units: Units;
@@ -50,7 +48,7 @@ export function Way({
   const step = end > 4 * 3600 ? 3600 : end > 5400 ? 1800 : 600;
   const ticks = Array.from({ length: Math.floor(end / step) + 1 }, (_, i) => i * step);
   return (
-    <section aria-labelledby="way" className={`mt-2 ${stale}`}>
+    <section aria-labelledby="way" className="mt-2">
       <div className="flex flex-wrap items-start gap-x-4 gap-y-1">
         <h2 id="way" className="w-[70px] font-semibold">
           On the way
