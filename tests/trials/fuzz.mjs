@@ -77,6 +77,11 @@ async function honest(address) {
     bodies: {
       'PUT /api/athlete': { ...me, version: 1 },
       'PUT /api/athlete/wishes': { wishes, version: 1 },
+      'POST /api/lines': { line: 'run 50 min −6', name: 'Tuesday run' },
+      'PUT /api/outings/[id]/told': { felt: 'right' },
+      'POST /api/outings/laid': { outing: { ...o.outing, profile: undefined }, plan },
+      'POST /api/first-run': { pieces: ['wind-shell'], units: 'metric', warmth: 0, sweatGain: 1, constriction: 1 },
+      'PUT /api/weather': { station: 'lang-tarn' },
       'POST /api/garments': { catalogueId: g.catalogueId ?? 'wind-shell' },
       'PUT /api/garments/[id]': { garment: g.garment, dampGm2: g.dampGm2, version: 1 },
       'PATCH /api/garments/[id]': { removed: false },
@@ -145,7 +150,10 @@ export async function fuzz(address, inputs, seed = 1) {
     const kind = route.path.split('/')[2];
     // Deleting everything would leave nothing to be hostile to.
     const id = method === 'DELETE' ? '00000000-0000-4000-8000-000000000000' : hostileId(ids[kind] ?? ids.outings, c);
-    const query = c.next() < 0.1 ? c.pick(['?as=%00', '?as=exe', '?as[]=x', `?${'a=b&'.repeat(500)}`, '?%']) : '';
+    const query =
+      c.next() < 0.1
+        ? c.pick(['?as=%00', '?as=exe', '?as[]=x', '?sport=exe', '?shelter=%FF', `?${'a=b&'.repeat(500)}`, '?%'])
+        : '';
     const path =
       encodeURI(route.path.replace('[id]', '\u0001')).replace(
         '%01',
@@ -198,6 +206,8 @@ async function stillWhole(address) {
   const there = archive.outings.filter((o) => !o.deletedAt).slice(0, 40);
   const pages = [
     '/',
+    '/outings',
+    '/ladder',
     '/closet',
     '/me',
     '/outing/new',

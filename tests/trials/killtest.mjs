@@ -50,7 +50,7 @@ export async function killtest(cycles, seed = 1) {
   let saved = 0;
   try {
     await until('the first start', BACK_MS, () => healthy(address));
-    await page.goto(address);
+    await page.goto(`${address}/outings`);
     const home = await page.content();
     const path = /\/outing\/[0-9a-f-]+(?=")/.exec(home)[0];
     // Typing before the page's program runs would be nobody's edit.

@@ -2,7 +2,7 @@
 import { useMutation } from '@tanstack/react-query';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Aviation } from '@/formats/aviation';
 import type { HomeLine } from '@/features/home/lines';
 import { Header } from '@/features/shell/Header';
@@ -56,6 +56,8 @@ export function FrontView(props: FrontProps) {
   const input = useRef<HTMLInputElement>(null);
   const [cue, setCue] = useState<number | null>(null);
   const [help, setHelp] = useState(false);
+  const [shown, setShown] = useState(0);
+  const onShown = useCallback(() => setShown((n) => n + 1), []);
   const router = useRouter();
   const answer = told.answer;
 
@@ -103,6 +105,7 @@ export function FrontView(props: FrontProps) {
               <LineBox
                 spoken={spoken}
                 chips={chips}
+                shown={shown}
                 input={input}
                 onType={(text) => door.commit(text)}
                 onEnter={() => input.current?.blur()}
@@ -114,7 +117,7 @@ export function FrontView(props: FrontProps) {
                 {said} said, {spoken.guessed.length} guessed
               </span>
             </div>
-            <Chips door={door} units={units} chips={chips} />
+            <Chips door={door} units={units} chips={chips} onShown={onShown} />
             <LineNotes
               door={door}
               onWord={(from, to, word) => door.commit(spoken.text.slice(0, from) + word + spoken.text.slice(to))}

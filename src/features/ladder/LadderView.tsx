@@ -76,7 +76,7 @@ export function LadderView({
           </div>
         }
       />
-      <main className="mx-4 grid grid-cols-[minmax(0,1fr)_344px] gap-x-6 pt-2 pb-4 max-[1180px]:grid-cols-1 print:grid-cols-1">
+      <main className="mx-4 grid grid-cols-[minmax(0,1fr)_344px] gap-x-6 pt-2 pb-4 max-[1180px]:grid-cols-1 print:grid-cols-1 print:[zoom:0.8]">
         <div className="min-w-0">
           <h1 className="speak text-[22px] leading-tight">
             <b className="font-semibold">{words?.lead ?? 'Climbing your ladder.'}</b>{' '}

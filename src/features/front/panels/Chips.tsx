@@ -1,7 +1,7 @@
 'use client';
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu, Popover } from 'radix-ui';
-import type { RefObject } from 'react';
+import { useEffect, type RefObject } from 'react';
 import { SPORT } from '@/core/effort/sports';
 import {
   DOOR_RANGE,
@@ -93,12 +93,15 @@ export function Chips({
   door,
   units,
   chips,
+  onShown,
 }: {
   door: Door;
   units: Units;
   chips: RefObject<Map<string, HTMLElement>>;
+  onShown: () => void;
 }) {
   const { day } = door;
+  useEffect(() => onShown(), [onShown]);
   const at = (key: DoorKey) => (el: HTMLElement | null) => {
     if (el) chips.current.set(key, el);
     else chips.current.delete(key);

@@ -43,12 +43,15 @@ export function LineBox({
   onType,
   onEnter,
   chips,
+  shown,
   input,
 }: {
   spoken: Spoken;
   onType: (text: string) => void;
   onEnter: () => void;
   chips: RefObject<Map<string, HTMLElement>>;
+  /** how often the chips have been put on the page: they come after it */
+  shown: number;
   input: RefObject<HTMLInputElement | null>;
 }) {
   const mirror = useRef<HTMLDivElement>(null);
@@ -80,7 +83,7 @@ export function LineBox({
     const watch = new ResizeObserver(draw);
     if (box.current) watch.observe(box.current);
     return () => watch.disconnect();
-  }, [spoken, chips, scrolled]);
+  }, [spoken, chips, shown, scrolled]);
 
   return (
     <div ref={box} className="relative">
