@@ -3,7 +3,7 @@ import { parseArgs } from 'node:util';
 import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import { CATALOGUE } from '@/core/clothing/catalogue';
-import { DOOR_SPORTS, USUAL_DOOR, type DoorDay, type DoorSport } from '@/core/outing/doorDay';
+import { DOOR_SPORTS, USUAL_DOOR, type DoorDay, type DoorPlace, type DoorSport } from '@/core/outing/doorDay';
 import { answerAtDoor, type DoorTold } from '@/core/search/answer';
 import { buildLadder } from '@/core/search/ladder';
 import { ladderRungs } from '@/core/search/rungs';
@@ -20,6 +20,7 @@ import { SHELTER_WORDS, SPORT_WORDS } from '@/formats/spokenWords';
 const OPTIONS = {
   mine: { type: 'string' },
   now: { type: 'string' },
+  place: { type: 'string' },
   units: { type: 'string' },
   as: { type: 'string' },
 } as const;
@@ -33,7 +34,7 @@ function optionsOf(args: string[]) {
       'command line',
       'option',
       (e as Error).message.split('.')[0],
-      '--mine FILE, --now TIME, --units, --as',
+      '--mine FILE, --now TIME, --place LAT,LON,HEIGHT, --units, --as',
     );
   }
 }
@@ -53,6 +54,15 @@ function oneOf<T extends string>(field: string, value: string | undefined, list:
   return list.find((x) => x === value) ?? refuse('command line', field, value, list.join(', '));
 }
 
+/** `54.52,-2.61,210`: where it is, for the sun, and its height. @throws Refused */
+function placeOf(text: string | undefined): DoorPlace | null {
+  if (text === undefined) return null;
+  const [latitude, longitude, eleM] = [...text.split(',').map(Number), 0];
+  const held = Math.abs(latitude) <= 90 && Math.abs(longitude) <= 180 && eleM >= -430 && eleM <= 8850;
+  if (!held) refuse('command line', 'place', text, 'latitude, longitude and height, such as 54.52,-2.61,210');
+  return { latitude, longitude, eleM, utcOffsetMin: 0 };
+}
+
 const localNow = (): number => Date.now() - new Date().getTimezoneOffset() * 60_000;
 /** Wind where a line says none, m/s: a light breeze. */
 const UNSAID_WIND_MS = 10 / 3.6;
@@ -64,6 +74,7 @@ export function answer(args: string[]): string {
   if (text === '') refuse('command line', 'line', 'empty', 'for example "run 50 min steady −6 wind 15 dry"');
   const units: Units = oneOf('units', values.units, ['metric', 'imperial'], 'metric');
   const nowMs = values.now === undefined ? localNow() : readLocalTime(values.now, '--now');
+  const place = placeOf(values.place);
   const mine = mineOf(values.mine);
   const day: DoorDay = {
     sport: 'run',
@@ -81,7 +92,7 @@ export function answer(args: string[]): string {
   const { person, closet, damp, wishes } = mine;
   return atDoor('The line', () => {
     const rungs = ladderRungs({ ...ladderOf(mine, spoken.day.sport), shelter: 'open' });
-    const q = { person, closet, damp, wishes, day: spoken.day, place: null, rungs };
+    const q = { person, closet, damp, wishes, day: spoken.day, place, nowMs, rungs };
     const told = Object.assign({}, ...answerAtDoor(q)) as DoorTold;
     return JSON.stringify(doorReport(spoken, q, told)) + '\n';
   });

@@ -13,6 +13,7 @@ ember plan FILE.json       choose start kit, pack and cues from the garments giv
 ember answer "LINE"         what to wear for "run 50 min steady -6 wind 15 dry", as JSON
 ember ladder SPORT [WHERE] what to wear by air, wind and effort; WHERE is open, forest, street or ridge
   --mine FILE  an archive, or JSON with athlete and garments   --units metric|imperial
+  --place LAT,LON,HEIGHT  for the sun (answer)
   --now TIME   such as 2027-01-12T07:05 (answer)               --as text|json|csv (ladder)
 ember catalogue            print the generic garment catalogue
 FILE may be - for standard input. Formats: docs/formats.md and schemas/.`;

@@ -25,4 +25,5 @@ export interface DoorSetting {
   damp: Record<string, number>;
   wishes: Wishes;
   place: DoorPlace | null;
+  nowMs: number;
 }

@@ -13,7 +13,7 @@ export interface Need {
 }
 
 /** Sun below this is too dark to see a root or be seen, degrees (civil twilight ends at −6). */
-const DIM_DEG = -3;
+export const DIM_DEG = -3;
 /** Air below which an ordinary bottle freezes over an hour or more, °C and min. */
 const FREEZES = { airC: -4, minutes: 45 } as const;
 /** Ground is icy from such air down where it is wet or trodden, °C. */

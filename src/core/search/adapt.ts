@@ -33,7 +33,7 @@ export function adapt(q: Omit<Question, 'plan'>, from: Plan, how: Adapting): { p
   const asked = (plan: Plan): Question => ({ ...q, plan });
   const cost = (plan: Plan): number =>
     plan.cues.length > how.maxCues || (how.must && !how.must(plan)) ? Infinity : tried(asked(plan), plan).total;
-  const wardrobe: Wardrobe = q;
+  const wardrobe: Wardrobe & Pick<Question, 'person'> = q;
   let plan = from;
   let total = cost(plan);
   const pass = (changes: readonly Change[], least: number): boolean => {

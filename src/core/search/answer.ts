@@ -16,7 +16,7 @@ import { runInFull, runPlan, type Question } from '@/core/questions/question';
 import { adapt, tried } from './adapt';
 import type { Change } from './changes';
 import { aroundDoor, type DoorAround } from './aroundDoor';
-import { askedOn, keepsRules, laidOut, rungsWorn, type DoorQuestion } from './doorQuestion';
+import { askedOn, keepsRules, laidOut, leadDaysOf, rungsWorn, type DoorQuestion } from './doorQuestion';
 import type { WornRung } from './rungs';
 import { mouthRuleHolds } from './wishes';
 import { makePlan, type Progress } from './planner';
@@ -159,7 +159,7 @@ export function answerSearched(q: DoorQuestion, exact: DoorAnswer, progress: Pro
       ...laid.asked,
       maxCues: mostCues(q),
       mouthCovered: mouthRuleHolds(q.wishes, laid.asked.timeline, q.closet),
-      leadDays: 0,
+      leadDays: leadDaysOf(q),
     },
     (done, says) => progress(done, says),
   );
@@ -200,7 +200,7 @@ export function* answerAtDoor(q: DoorQuestion, goOn: () => boolean = () => true)
     yield { answer };
   }
   const on = { ...askedOn(q, answer.timeline), plan: answer.plan };
-  const spread = chances({ ...on, leadDays: 0 });
+  const spread = chances({ ...on, leadDays: leadDaysOf(q) });
   yield { chances: spread };
   yield { around: aroundDoor(q, answer) };
   const stuck = stuckOut(on);

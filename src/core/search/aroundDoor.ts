@@ -8,7 +8,7 @@ import { timelineOf } from '@/core/outing/outing';
 import { tried } from './adapt';
 import { askedOn, laidOut, rungsWorn, type DoorQuestion } from './doorQuestion';
 import { reachOf, type Reach } from './reach';
-import { jacketAtStops, type WornRung } from './rungs';
+import { jacketAtStops, zipsOnTheMove, type WornRung } from './rungs';
 
 /** What another outfit would do, in short. */
 export interface Beside {
@@ -69,7 +69,7 @@ export function aroundDoor(q: DoorQuestion, answer: { plan: Plan; rung: number }
     reach: worn
       .slice(Math.max(0, at - 1), at + 2)
       .filter((w) => w.rung.n > 0)
-      .map((w) => ({ rung: w.rung.n, ...reachOf(w.plan, q.closet, inAir) })),
+      .map((w) => ({ rung: w.rung.n, ...reachOf(w.plan, q.closet, inAir, zipsOnTheMove(asked)) })),
   };
 }
 

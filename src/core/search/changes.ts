@@ -1,3 +1,4 @@
+import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import type { Sport } from '@/core/effort/sports';
@@ -5,9 +6,10 @@ import { operations } from '@/core/kit/difference';
 import { act, alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { isWorn, settingAt } from '@/core/kit/replay';
-import { phases } from '@/core/outing/moments';
+import { haltsNobody, phases, stretchAt } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import { byPlace } from './candidates';
+import { operationsAt } from './course';
 
 /** One change of a plan: another piece, or the same pieces worn another way. */
 export interface Change {
@@ -106,11 +108,16 @@ const SMALL: ReadonlySet<Garment['group']> = new Set(['head', 'hands', 'face', '
 const JACKET_STOP_S = 240;
 
 /** Openings set otherwise from the start or from a natural moment on; small things on or off there; the jacket on for a stop. */
-export function wearingChanges(w: Wardrobe, timeline: Timeline, plan: Plan): Change[] {
+export function wearingChanges(w: Wardrobe & { person: Person }, timeline: Timeline, plan: Plan): Change[] {
   const along = alongOf(wearable(w), plan);
   const out: Change[] = [];
   const moments = phases(timeline);
-  const most = (p: Plan): boolean => p.cues.every((c) => operations(c.actions) <= MOST_OPERATIONS);
+  const halted = haltsNobody(timeline);
+  const most = (p: Plan): boolean =>
+    p.cues.every((c) => {
+      const hands = halted(c.atS) ? 'halted' : 'moving';
+      return operations(c.actions) <= operationsAt(w.person, stretchAt(timeline, c.atS + 0.5).metabolicW, hands);
+    });
   const add = (piece: Garment, edit: Change['edit']) =>
     out.push({
       of: 'wearing',
@@ -143,6 +150,3 @@ export function wearingChanges(w: Wardrobe, timeline: Timeline, plan: Plan): Cha
           });
   return out;
 }
-
-/** What people carry out of one cue on the move (common practice, no published source). */
-const MOST_OPERATIONS = 3;

@@ -25,6 +25,17 @@ const RACE_SHARE = 0.7;
  */
 const STEAMING_W = 520;
 const BITTER_C = -25;
+/** How many things one cue may ask for: of somebody who works at this rate, W, on the move or halted. */
+export function operationsAt(
+  { vo2maxMl, massKg }: Pick<Person, 'vo2maxMl' | 'massKg'>,
+  metabolicW: number,
+  hands: 'halted' | 'moving',
+): number {
+  if (hands === 'halted') return MOST_OPERATIONS.halt;
+  const share = metabolicW / maximalMetabolicRate(vo2maxMl, massKg);
+  return share >= RACE_SHARE ? MOST_OPERATIONS.race : MOST_OPERATIONS.move;
+}
+
 /** Nobody can go easier than this, W: little more than standing. */
 const EASES_W = 280;
 /** Nobody presses on beyond this share of their maximum. */
@@ -99,10 +110,7 @@ export class Course {
 
   /** How many things may be done at one moment that nobody would stop for: few on the move, fewer at race effort, more where one halts. */
   operations(p: number, hands: 'halted' | 'moving'): number {
-    if (hands === 'halted') return MOST_OPERATIONS.halt;
-    const { vo2maxMl, massKg } = this.person;
-    const share = this.starts[p].metabolicW / maximalMetabolicRate(vo2maxMl, massKg);
-    return share >= RACE_SHARE ? MOST_OPERATIONS.race : MOST_OPERATIONS.move;
+    return operationsAt(this.person, this.starts[p].metabolicW, hands);
   }
 
   /** What holds where a phase begins. */

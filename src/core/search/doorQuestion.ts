@@ -6,6 +6,8 @@ import type { Plan } from '@/core/kit/plan';
 import { outingAtDoor, type DoorDay, type DoorPlace } from '@/core/outing/doorDay';
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import type { Timeline } from '@/core/outing/timeline';
+import { MOST_LEAD_DAYS } from '@/core/questions/chances';
+import { clamp } from '@/core/quantity/range';
 import type { Question } from '@/core/questions/question';
 import type { Rung } from './ladderTerms';
 import { firstDress, keepsMouthRule, underStorm, withMouthCovered, wornBest, type WornRung } from './rungs';
@@ -19,6 +21,8 @@ export interface DoorQuestion {
   wishes: Wishes;
   day: DoorDay;
   place: DoorPlace | null;
+  /** local wall clock, ms: weather of days ahead is less sure; left out: one goes now */
+  nowMs?: number;
   /** empty: no ladder yet, one begins from a plain dressing */
   rungs: readonly Rung[];
 }
@@ -56,3 +60,9 @@ export function rungsWorn(q: DoorQuestion, asked: Omit<Question, 'plan'>): WornR
 
 /** Whether something falls that wets. */
 const wets = ({ falls }: DoorDay): boolean => falls.mmH > 0 && LIQUID_SHARE[falls.kind] > 0;
+
+const DAY_MS = 24 * 3600_000;
+
+/** Days from now to the start, 0–10: the chances widen with them. */
+export const leadDaysOf = ({ day, nowMs }: Pick<DoorQuestion, 'day' | 'nowMs'>): number =>
+  nowMs === undefined ? 0 : clamp((day.startMs - nowMs) / DAY_MS, 0, MOST_LEAD_DAYS);

@@ -30,6 +30,7 @@ import {
   underStorm,
   withMouthCovered,
   wornBest,
+  zipsOnTheMove,
   type LadderHour,
   type LadderQuestion,
   type WornRung,
@@ -96,8 +97,9 @@ type Column = Pick<Cell, 'wind' | 'wet' | 'effort'>;
 
 function reaches(q: LadderRequest, rungs: readonly Rung[], c: Column): RungReach[] {
   const hour = { windKmh: LADDER_WINDS[c.wind].kmh, exertion: LADDER_EFFORTS[c.effort] };
+  const most = zipsOnTheMove({ person: q.person, timeline: ladderHour(q, { ...hour, airC: 0 }) });
   const at = (airC: number, plan: Plan) => tried({ ...askedOf(q, ladderHour(q, { ...hour, airC })), plan }, plan);
-  return rungs.map((r) => ({ rung: r.n, wind: c.wind, effort: c.effort, ...reachOf(r.plan, q.closet, at) }));
+  return rungs.map((r) => ({ rung: r.n, wind: c.wind, effort: c.effort, ...reachOf(r.plan, q.closet, at, most) }));
 }
 
 /** The cells of one column, from the warmest band down: never a lighter outfit in a colder band. */

@@ -20,15 +20,17 @@ export interface Reach {
  * Where a plan works, to a whole degree: shut against the cold, open from the start or once warm against the heat, by bisection (colder
  * air is never the warmer for anybody).
  * @param at runs a plan in air of so many °C, all else as it is asked about
+ * @param most zips that are opened at once
  */
 export function reachOf(
   plan: Plan,
   closet: readonly Garment[],
   at: (airC: number, worn: Plan) => Pick<Scored, 'findings'>,
+  most: number,
 ): Reach {
   const [low, high] = REACH_C;
   const shut = closedUp(plan, closet);
-  const opens = [openedUp(plan, closet), openedLater(plan, closet)];
+  const opens = [openedUp(plan, closet), openedLater(plan, closet, most)];
   const cold = (airC: number) => coldIn(at(airC, shut));
   const stews = (airC: number) => opens.every((open) => hotIn(at(airC, open)) !== undefined);
   const coldC = lastThatHolds(high, low, (c) => cold(c) === undefined);

@@ -5,7 +5,7 @@ import type { Weights } from '@/core/judge/cost';
 import type { Plan } from '@/core/kit/plan';
 import { act, alongOf, swapGarment, takeGarment } from '@/core/kit/edit';
 import { isWorn } from '@/core/kit/replay';
-import { legAt, phases } from '@/core/outing/moments';
+import { legAt, phases, stretchAt } from '@/core/outing/moments';
 import { suitsSport } from '@/core/clothing/purpose';
 import { outingAtDoor, type DoorDay, type DoorFall, type DoorSport } from '@/core/outing/doorDay';
 import { timelineOf } from '@/core/outing/outing';
@@ -17,6 +17,7 @@ import type { Question } from '@/core/questions/question';
 import { adapt, tried } from './adapt';
 import { LADDER_EFFORTS, LADDER_MINUTES, LADDER_WINDS, type Rung } from './ladderTerms';
 import { MOUTH_COVERED } from './wishes';
+import { operationsAt } from './course';
 import { makePlan } from './planner';
 
 /** Of what the ladder is: who, from what, for which sport and where. */
@@ -158,8 +159,8 @@ export function openedUp(plan: Plan, closet: readonly Garment[]): Plan {
 /** When right clothes begin to feel warm, s: eight minutes in (common practice, no published source). */
 const WARM_S = 480;
 
-/** The plan shut for the first minutes and then open: cool at the door without a draught, and no stew after. */
-export function openedLater(plan: Plan, closet: readonly Garment[]): Plan {
+/** The plan shut for the first minutes and then open: cool at the door without a draught, and no stew after. @param most zips at once */
+export function openedLater(plan: Plan, closet: readonly Garment[], most: number): Plan {
   const shut = closedUp(plan, closet);
   const actions = alongOf(closet, shut)
     .filter((g) => shut.worn.includes(g.id))
@@ -168,10 +169,8 @@ export function openedLater(plan: Plan, closet: readonly Garment[]): Plan {
         .filter((o) => o.kind === 'vent')
         .map((o) => ({ do: 'set' as const, garment: g.id, opening: o.id, setting: 1 })),
     );
-  return actions.length === 0 ? shut : { ...shut, cues: [{ atS: WARM_S, actions: actions.slice(0, OPENED) }] };
+  return actions.length === 0 ? shut : { ...shut, cues: [{ atS: WARM_S, actions: actions.slice(0, most) }] };
 }
-/** Zips that one opens at a time on the move (common practice, no published source). */
-const OPENED = 3;
 
 function allAt(plan: Plan, closet: readonly Garment[], how: 'closed' | 'open'): Plan['openings'] {
   const out: Plan['openings'] = {};
@@ -207,10 +206,15 @@ export function jacketAtStops(plan: Plan, closet: readonly Garment[], timeline: 
     }, plan);
 }
 
+/** How many zips somebody opens at once as hard as this goes: one at race effort. */
+export const zipsOnTheMove = ({ person, timeline }: Pick<Question, 'person' | 'timeline'>): number =>
+  operationsAt(person, stretchAt(timeline, WARM_S).metabolicW, 'moving');
+
 /** The rung as it was found, shut, open, or opened once warm, with the jacket at stops: whichever holds best in that hour. */
 export function wornBest(asked: Omit<Question, 'plan'>, rung: Rung): WornRung {
   const { closet, timeline } = asked;
-  return [rung.plan, closedUp(rung.plan, closet), openedUp(rung.plan, closet), openedLater(rung.plan, closet)]
+  const most = zipsOnTheMove(asked);
+  return [rung.plan, closedUp(rung.plan, closet), openedUp(rung.plan, closet), openedLater(rung.plan, closet, most)]
     .map((way) => jacketAtStops(way, closet, timeline))
     .map((plan) => ({ rung, plan, scored: tried({ ...asked, plan }, plan) }))
     .reduce((a, b) => (holdsBetter(b.scored, a.scored) ? b : a));

@@ -7,7 +7,8 @@ import { aroundDoor, hoursAtDoor } from '@/core/search/aroundDoor';
 import { MOUTH_COVERED } from '@/core/search/wishes';
 import { kitChanges, wearingChanges } from '@/core/search/changes';
 import { makePlan } from '@/core/search/planner';
-import { jacketAtStops, ladderRungs, underStorm } from '@/core/search/rungs';
+import { leadDaysOf } from '@/core/search/doorQuestion';
+import { jacketAtStops, ladderRungs, underStorm, zipsOnTheMove } from '@/core/search/rungs';
 import { mouthRuleHolds, PLAIN_WISHES } from '@/core/search/wishes';
 import { judge } from '@/core/judge/judgement';
 import { besideOf } from '@/core/questions/beside';
@@ -142,9 +143,9 @@ test('without a ladder there is an answer all the same, and a closet without sho
   expect(() => answerAtOnce(atTheDoor({ closet: barefoot }))).toThrow(/footwear/);
 });
 
-const asked = (airC: number) => {
+const asked = (airC: number, exertion = 5) => {
   const { person, closet } = atTheDoor();
-  return { person, closet, sport: 'run' as const, timeline: answerAtOnce(at({ airC })).timeline };
+  return { person, closet, sport: 'run' as const, timeline: answerAtOnce(at({ airC, exertion })).timeline };
 };
 
 test('adapting never makes a plan dearer, and makes no change that does not save what is asked', () => {
@@ -191,4 +192,14 @@ test('the own rule about the mouth asks for the coldest air outdoors, and for so
       HALLWAY.filter((g) => g.group !== 'face'),
     ),
   ).toBe(false);
+});
+
+test('weather of days ahead is less sure, and at race effort one opens one zip at a time', () => {
+  const day = aDoorDay();
+  const lead = (days: number) => leadDaysOf({ day, nowMs: day.startMs - days * 24 * 3600_000 });
+  expect([lead(-1), lead(0), lead(3), lead(11), leadDaysOf({ day })]).toEqual([0, 0, 3, 10, 0]);
+  const zips = (exertion: number) => zipsOnTheMove(asked(-6, exertion));
+  expect([zips(5), zips(7)]).toEqual([3, 1]);
+  const race = answerExactly(at({ exertion: 8, airC: -6 }));
+  for (const c of race.plan.cues) expect(operations(c.actions)).toBe(1);
 });

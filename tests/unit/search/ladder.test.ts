@@ -148,12 +148,12 @@ test('an own rule about the mouth is kept below its air, and only there', () => 
 
 test('shut, open and opened once warm: nothing else of a plan changes', () => {
   const p = rungs[rungs.length - 1].plan;
-  for (const way of [closedUp(p, HALLWAY), openedUp(p, HALLWAY), openedLater(p, HALLWAY)])
+  for (const way of [closedUp(p, HALLWAY), openedUp(p, HALLWAY), openedLater(p, HALLWAY, 3)])
     expect([way.worn, way.carried]).toEqual([p.worn, p.carried]);
   const shell = HALLWAY.find((g) => g.id === 'wind-shell')!;
   const wearing = { worn: ['wind-shell'], carried: [], openings: {}, cues: [] };
   expect(Object.values(closedUp(wearing, HALLWAY).openings['wind-shell'])).toEqual(shell.openings.map(() => 0));
-  expect(openedLater(wearing, HALLWAY).cues).toHaveLength(1);
+  expect(openedLater(wearing, HALLWAY, 3).cues).toHaveLength(1);
 });
 
 test('how far an outfit reaches is found to the degree, on both sides', () => {
@@ -170,9 +170,9 @@ test('how far an outfit reaches is found to the degree, on both sides', () => {
   const hot: Finding = { ...cold, kind: 'overheated' };
   const at = (airC: number) => ({ findings: airC < -7 ? [cold] : airC > 4 ? [hot] : [] });
   const plan = { worn: [], carried: [], openings: {}, cues: [] };
-  expect(reachOf(plan, [], at)).toEqual({ coldC: -7, warmC: 4, first: 'hands' });
-  expect(reachOf(plan, [], () => ({ findings: [] }))).toEqual({ coldC: -45, warmC: 20, first: null });
-  expect(reachOf(plan, [], () => ({ findings: [cold] }))).toMatchObject({ coldC: null, warmC: 20, first: 'hands' });
+  expect(reachOf(plan, [], at, 3)).toEqual({ coldC: -7, warmC: 4, first: 'hands' });
+  expect(reachOf(plan, [], () => ({ findings: [] }), 3)).toEqual({ coldC: -45, warmC: 20, first: null });
+  expect(reachOf(plan, [], () => ({ findings: [cold] }), 3)).toMatchObject({ coldC: null, warmC: 20, first: 'hands' });
   expect(lastThatHolds(10, -10, (n) => n >= 3)).toBe(3);
   expect(lastThatHolds(-10, 10, (n) => n <= 3)).toBe(3);
   expect(lastThatHolds(0, 9, () => false)).toBeNull();

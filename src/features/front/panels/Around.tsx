@@ -9,6 +9,7 @@ import { LandStrip } from '@/features/home/LandStrip';
 import type { HomeLine } from '@/features/home/lines';
 import { clock, day, timeOfDay } from '@/formats/dates';
 import { degrees, type Units } from '@/formats/measures';
+import { turnOf } from '@/formats/turns';
 import { fillSlots } from '@/formats/sentences';
 import type { FeltWord, Untold } from '@/store/told';
 import { problemsOf, request } from '@/ui/api';
@@ -92,6 +93,7 @@ export function StillDamp({
   units: Units;
 }) {
   if (damp.length === 0) return null;
+  const weight = turnOf('g/m²', units);
   const hours = Math.min(
     MOST_HOURS,
     Math.max(2, ...damp.map((d) => (Number.isFinite(d.minutes) ? d.minutes / 60 : MOST_HOURS))),
@@ -110,8 +112,7 @@ export function StillDamp({
           return (
             <li key={d.name} className="grid grid-cols-[120px_minmax(0,1fr)] items-center gap-2 py-px text-[12.5px]">
               <Link href="/closet" className="min-w-0 break-words hover:text-act">
-                {d.name},{' '}
-                {units === 'imperial' ? `${(d.dampGm2 / 33.9).toFixed(1)} oz/yd²` : `${d.dampGm2.toFixed(0)} g/m²`}
+                {d.name}, {weight.show(d.dampGm2).toFixed(units === 'imperial' ? 1 : 0)} {weight.unit}
               </Link>
               <svg
                 viewBox={`0 0 ${HOUR_W} 18`}

@@ -2,6 +2,7 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu, Popover } from 'radix-ui';
 import { useEffect, type RefObject } from 'react';
+import { DIM_DEG } from '@/core/judge/needs';
 import { SPORT } from '@/core/effort/sports';
 import {
   DOOR_RANGE,
@@ -15,7 +16,7 @@ import {
 } from '@/core/outing/doorDay';
 import { SHELTER_WORDS } from '@/formats/spokenWords';
 import { clock, day as dayOf, timeOfDay } from '@/formats/dates';
-import { fall, fallUnit, temperature, type Units } from '@/formats/measures';
+import { fall, fallUnit, kilograms, temperature, type Units } from '@/formats/measures';
 import type { DoorKey } from '@/formats/spokenLine';
 import { Button } from '@/ui/Button';
 import type { Door } from '@/features/front/state/useDoor';
@@ -218,7 +219,7 @@ export function Chips({
       {(day.packKg > 0 || howOf(door, 'packKg') === 'said') && (
         <NumberChip
           label="pack"
-          says={units === 'imperial' ? `${(day.packKg * 2.20462).toFixed(0)} lb` : `${day.packKg.toFixed(0)} kg`}
+          says={kilograms(day.packKg, units)}
           how={howOf(door, 'packKg')}
           value={day.packKg}
           step={1}
@@ -242,7 +243,7 @@ const SKY_BRIEF: Record<DoorSky, string> = { clear: 'sunny', 'some cloud': 'some
 function lightWords({ timeline, day }: Door): string {
   const sun = timeline?.stretches.flatMap((s) => s.sunDeg ?? []) ?? [];
   if (sun.length === 0) return '';
-  const dark = sun.filter((s) => s < -3).length;
+  const dark = sun.filter((s) => s < DIM_DEG).length;
   const sky = timeline!.stretches.some((s) => s.cloud > 0.8) ? 'grey' : SKY_BRIEF[day.sky];
   return dark === sun.length ? 'dark' : dark > 0 ? 'part dark' : sky;
 }

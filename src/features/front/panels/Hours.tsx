@@ -2,6 +2,7 @@
 import { type DoorHour } from '@/core/search/aroundDoor';
 import type { Door } from '@/features/front/state/useDoor';
 import type { Heard } from '@/store/weather';
+import { LIMIT } from '@/core/judge/limits';
 import { sunPosition } from '@/core/atmosphere/sun';
 import { timeOfDay } from '@/formats/dates';
 import { degrees, fall, fallUnit, fromWind, grams, minus, temperatureUnit, type Units } from '@/formats/measures';
@@ -75,7 +76,7 @@ export function Hours({
               y={0}
               width={wide + 0.5}
               height={14}
-              fill={sun > 0 ? 'var(--color-heat-1)' : sun > -6 ? C.grid2 : C.ink2}
+              fill={sun > 0 ? 'var(--color-heat-1)' : sun > LIMIT.darkDeg ? C.grid2 : C.ink2}
             />
           );
         })}

@@ -57,7 +57,7 @@ export function Scales({ door, units }: { door: Door; units: Units }) {
   const winds = Array.from({ length: Math.floor(windY.domain()[1] / windStep) + 1 }, (_, i) => i * windStep);
   const worst = timeline ? coldestFelt(timeline.stretches) : null;
   const freezes = worst ? freezingMinutes(worst.airC, chillWindKmh(worst)) : Infinity;
-  const bands = CHILL_BANDS.filter((b) => b.below <= -28 && b.below > low);
+  const bands = CHILL_BANDS.filter((b) => b.below <= LIMIT.chillHigh && b.below > low);
   const reach = told.around?.reach ?? [];
   return (
     <section aria-labelledby="outside">

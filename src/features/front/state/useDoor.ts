@@ -126,10 +126,10 @@ function useAnswer(
   const keeper = useRef<DoorKeeper | null>(null);
   const { person, closet, damp, wishes, heard, nowMs } = p;
   useEffect(() => {
-    const made = new DoorKeeper({ person, closet, damp, wishes, place }, (e) => setProblem(e.message));
+    const made = new DoorKeeper({ person, closet, damp, wishes, place, nowMs }, (e) => setProblem(e.message));
     keeper.current = made;
     return () => made.close();
-  }, [person, closet, damp, wishes, place]);
+  }, [person, closet, damp, wishes, place, nowMs]);
 
   // The same day in other words is no new question.
   const mark = JSON.stringify(asked.day);
@@ -154,7 +154,7 @@ function useAnswer(
     }, RESTS_MS);
     return () => clearTimeout(timer);
     // Another athlete or closet is another question of the same day.
-  }, [mark, rungs, pace, place, person, closet, damp, wishes]);
+  }, [mark, rungs, pace, place, person, closet, damp, wishes, nowMs]);
 
   const plan: Plan | null = told.answer && told.answer.how !== 'at once' ? told.answer.plan : null;
   useEffect(() => {
