@@ -20,7 +20,9 @@ const CORE = [
   'simulate',
   'judge',
   'questions',
+  'calibrate',
   'search',
+  'underway',
 ];
 const ROOMS = {
   formats: [],
@@ -49,7 +51,7 @@ const policies = [
 
 export default tseslint.config(
   {
-    ignores: ['.next/', 'node_modules/', 'build/', 'public/ember.worker.js', 'data/', 'next-env.d.ts', 'test-results/'],
+    ignores: ['.next/', 'node_modules/', 'build/', 'public/ember.worker.js', 'public/sw.js', 'data/', 'next-env.d.ts', 'test-results/'],
   },
   js.configs.recommended,
   ...tseslint.configs.recommended,

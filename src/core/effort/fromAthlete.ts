@@ -19,6 +19,16 @@ export function metabolicFromHeartRate(
   return reserveToWatts(Math.min(1, Math.max(0, (bpm - restBpm) / (maxBpm - restBpm))), vo2maxMl, massKg);
 }
 
+/** The pulse that goes with a metabolic rate, bpm, by the same relation turned round; between resting and highest. */
+export function heartRateAt(
+  metabolicW: number,
+  { restBpm, maxBpm, vo2maxMl, massKg }: { restBpm: number; maxBpm: number; vo2maxMl: number; massKg: number },
+): number {
+  const none = reserveToWatts(0, vo2maxMl, massKg);
+  const share = (metabolicW - none) / (reserveToWatts(1, vo2maxMl, massKg) - none);
+  return restBpm + Math.min(1, Math.max(0, share)) * (maxBpm - restBpm);
+}
+
 /** Metabolic rate at a share of oxygen-uptake reserve (0 to 1), W. */
 export function reserveToWatts(share: number, vo2maxMl: number, massKg: number): number {
   within('maximal oxygen uptake', vo2maxMl, 15, 95, 'ml/kg/min');

@@ -52,15 +52,36 @@ export function scorePlan(
     sampleS: options.sampleS ?? 60,
     atOnce: options.atOnce,
   });
+  const { weights, waiting } = options;
+  return judgeSeries({ person, garments, timeline, plan, gone, series, sim, weights, waiting });
+}
+
+/** A run that is over, and what it is judged by. */
+export interface RunToJudge {
+  person: Person;
+  garments: readonly Garment[];
+  /** as planned, and as the plan's cues have it gone */
+  timeline: Timeline;
+  gone: Timeline;
+  plan: Plan;
+  series: Series;
+  sim: Pick<Simulator, 'arrays' | 'body'>;
+  weights?: Weights;
+  waiting?: number;
+}
+
+/** Judges a run: metrics, what goes wrong, and what it costs. */
+export function judgeSeries(run: RunToJudge): Scored {
+  const { person, garments, timeline, gone, plan, series, sim, waiting = 0 } = run;
   const metrics = measure({ series, arrays: sim.arrays, area: sim.body.area, person, timeline: gone });
   const byId = new Map(garments.map((g) => [g.id, g]));
   const along = [...new Set([...plan.worn, ...plan.carried])].flatMap((id) => byId.get(id) ?? []);
-  const weights = options.weights ?? EVEN;
+  const weights = run.weights ?? EVEN;
   const list = findings(metrics, gone);
   const cost: CostParts = {
     ...weighed(bodyCost(series, metrics, person), weights),
     alarms: alarmCost(extremesOf(metrics)),
-    changes: cuesPrice(plan, byId, timeline, options.waiting ?? 0) * weights.fuss,
+    changes: cuesPrice(plan, byId, timeline, waiting) * weights.fuss,
     mass: alongPrice(along, timeline.endS / 3600) * weights.weight,
     lacking: lackPrice(along, needOf(timeline)) * weights.caution,
   };

@@ -68,10 +68,13 @@ export const isAlong = (plan: Plan, id: string): boolean => plan.worn.includes(i
 /** Everything of a closet that a plan takes along. */
 export const alongOf = (closet: readonly Garment[], plan: Plan): Garment[] => closet.filter((g) => isAlong(plan, g.id));
 
-/** Adds an action at a moment, joining a cue that is near. At the very start it changes the start kit instead. */
-export function act(plan: Plan, action: KitAction, atS: number): Plan {
+/**
+ * Adds an action at a moment, joining a cue that is near. At the very start it changes the start kit instead.
+ * @param afterS cues up to here are over, and nothing joins them, s
+ */
+export function act(plan: Plan, action: KitAction, atS: number, afterS = -Infinity): Plan {
   if (atS < SNAP_S / 2) return atStart(plan, action);
-  const near = plan.cues.find((c) => Math.abs(c.atS - atS) <= SNAP_S);
+  const near = plan.cues.find((c) => c.atS > afterS && Math.abs(c.atS - atS) <= SNAP_S);
   const time = near ? near.atS : atS;
   return tidy({ ...plan, cues: [...plan.cues, { atS: time, actions: [action] }] });
 }

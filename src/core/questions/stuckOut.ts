@@ -10,6 +10,8 @@ import type { Garment } from '@/core/clothing/garment';
 import { safetyList, type SafetyItem } from './safetyList';
 import { MEANS, type Means } from './shelters';
 import { isIndoors } from '@/core/effort/sports';
+import { stretchAt } from '@/core/outing/moments';
+import { truncate } from '@/core/outing/truncate';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import type { Series } from '@/core/simulate/series';
 import type { KitAction } from '@/core/kit/plan';
@@ -28,8 +30,8 @@ export type Danger = 'cold core' | 'worn out by shivering';
 
 /** What happens to somebody who cannot go on from a place, in everything they have with them. */
 export interface Stuck {
-  /** 'worst' where it chills most, 'farthest' where help and the door are farthest */
-  place: 'worst' | 'farthest';
+  /** 'worst' where it chills most, 'farthest' where help and the door are farthest, 'here' where somebody is */
+  place: 'worst' | 'farthest' | 'here';
   atS: number;
   where: string;
   airC: number;
@@ -44,7 +46,7 @@ export interface Stuck {
   /** hours at the pace of the outing to the nearest door: back to the start, on to the end, or a hut on the way */
   doorH: number;
   /** what a mat, a bag, a snow hole or company would make of it */
-  means: { name: string; handsH: number | null; dangerH: number | null }[];
+  means: { name: string; handsH: number | null; dangerH: number | null; after: StuckState[] }[];
   /** the one more piece from the closet that helps most, and what danger (or, without danger, hands) becomes with it */
   oneMore: { garment: string; name: string; handsH: number | null; dangerH: number | null } | null;
 }
@@ -81,36 +83,53 @@ export function stuckOut(r: StuckQuestion): StuckOut {
   const along = new Set([...r.plan.worn, ...r.plan.carried]);
   const have = r.closet.filter((g) => along.has(g.id));
   const spare = r.closet.filter((g) => !along.has(g.id) && helpsStuck(g));
-  const stuck = places.map(({ place, stretch }): Stuck => {
-    const means = MEANS.filter((m) => m.possible?.(stretch) ?? true);
-    const waits = new Waiting(r, [...have, ...spare, ...means.flatMap((m) => m.cover ?? [])], stretch);
-    const base = waits.in(have);
-    const better = spare
-      .map((g) => ({ g, run: waits.in([...have, g]) }))
-      .sort((a, b) => score(b.run) - score(a.run) || a.g.massG - b.g.massG)[0];
-    const helps = better && score(better.run) > score(base) + 0.25;
-    return {
-      place,
-      atS: stretch.startS,
-      where: r.timeline.legs[stretch.leg].name,
-      airC: stretch.airC,
-      feelsC: feelsLikeC(stillAt(r, stretch)),
-      shiversH: base.shiversH,
-      handsH: base.handsH,
-      dangerH: base.dangerH,
-      dangerBy: base.dangerBy,
-      after: base.after,
-      doorH: hoursToDoor(r.timeline, stretch),
-      means: means.map((m) => {
-        const { handsH, dangerH } = waits.in(m.cover ? [...have, m.cover] : have, m);
-        return { name: m.name, handsH, dangerH };
-      }),
-      oneMore: helps
-        ? { garment: better.g.id, name: better.g.name, handsH: better.run.handsH, dangerH: better.run.dangerH }
-        : null,
-    };
-  });
-  return { stuck, safety: safetyList(r, have) };
+  return { stuck: places.map((p) => stuckAt(r, p, have, spare)), safety: safetyList(r, have) };
+}
+
+/**
+ * The same where somebody is: everything along goes on now.
+ * @param nowS s since the start @throws OutOfRange
+ */
+export function stuckHere(r: StuckQuestion, nowS: number): Stuck {
+  const along = new Set([...r.plan.worn, ...r.plan.carried]);
+  const stretch: Stretch = { ...stretchAt(r.timeline, nowS), startS: nowS };
+  const have = r.closet.filter((g) => along.has(g.id));
+  return stuckAt(r, { place: 'here', stretch }, have, []);
+}
+
+function stuckAt(
+  r: StuckQuestion,
+  { place, stretch }: { place: Stuck['place']; stretch: Stretch },
+  have: readonly Garment[],
+  spare: readonly Garment[],
+): Stuck {
+  const means = MEANS.filter((m) => m.possible?.(stretch) ?? true);
+  const waits = new Waiting(r, [...have, ...spare, ...means.flatMap((m) => m.cover ?? [])], stretch);
+  const base = waits.in(have);
+  const better = spare
+    .map((g) => ({ g, run: waits.in([...have, g]) }))
+    .sort((a, b) => score(b.run) - score(a.run) || a.g.massG - b.g.massG)[0];
+  const helps = better && score(better.run) > score(base) + 0.25;
+  return {
+    place,
+    atS: stretch.startS,
+    where: r.timeline.legs[stretch.leg].name,
+    airC: stretch.airC,
+    feelsC: feelsLikeC(stillAt(r, stretch)),
+    shiversH: base.shiversH,
+    handsH: base.handsH,
+    dangerH: base.dangerH,
+    dangerBy: base.dangerBy,
+    after: base.after,
+    doorH: hoursToDoor(r.timeline, stretch),
+    means: means.map((m) => {
+      const { handsH, dangerH, after } = waits.in(m.cover ? [...have, m.cover] : have, m);
+      return { name: m.name, handsH, dangerH, after };
+    }),
+    oneMore: helps
+      ? { garment: better.g.id, name: better.g.name, handsH: better.run.handsH, dangerH: better.run.dangerH }
+      : null,
+  };
 }
 
 /** Where the air chills somebody who sits there most, outdoors; what falls counts as a few degrees more. */
@@ -191,7 +210,7 @@ class Waiting {
   ) {
     this.sim = new Simulator(r.person, [...all]);
     this.sim.start(r.plan, r.damp);
-    const before = r.timeline.stretches.filter((s) => s.endS <= place.startS + 1e-6);
+    const before = truncate(r.timeline, place.startS)?.stretches ?? [];
     if (before.length > 0) this.sim.run(before, r.plan, { stepS: STEP_S / 2, sampleS: 600 });
     this.startS = before.length > 0 ? before[before.length - 1].endS : 0;
     this.arrived = this.sim.snapshot();

@@ -1,0 +1,89 @@
+import type { Feeling } from '@/core/calibrate/votes';
+import type { Cue, Plan } from '@/core/kit/plan';
+
+/** How the sky looks against the forecast, in steps. */
+export const AIR_STEPS = ['colder', 'as said', 'warmer'] as const;
+export const WIND_STEPS = ['less', 'as said', 'more'] as const;
+export const FALL_STEPS = ['as said', 'dry', 'wet'] as const;
+export interface Sky {
+  air: (typeof AIR_STEPS)[number];
+  wind: (typeof WIND_STEPS)[number];
+  falls: (typeof FALL_STEPS)[number];
+}
+export const AS_SAID: Sky = { air: 'as said', wind: 'as said', falls: 'as said' };
+
+export const isAsSaid = ({ air, wind, falls }: Sky): boolean =>
+  air === 'as said' && wind === 'as said' && falls === 'as said';
+
+/** Why a cue cannot be done now. */
+export const REASONS = ['not yet', 'no shelter', 'hands too cold', 'group moves'] as const;
+export type Reason = (typeof REASONS)[number];
+
+/** Parts of the body that are asked about in the hall, and the words for each. */
+export const PARTS = ['torso', 'hands', 'feet', 'face'] as const;
+export type Part = (typeof PARTS)[number];
+export const FELT = ['cold', 'cool', 'fine', 'warm', 'hot'] as const;
+export type Felt = (typeof FELT)[number];
+
+/** What somebody who cannot go on may see on the other. */
+export const SIGNS = ['white skin', 'fumbles', 'mumbles', 'no shiver'] as const;
+export type Sign = (typeof SIGNS)[number];
+
+/** What was tapped, or what the phone noticed by itself. */
+export type Told =
+  | { kind: 'sky'; sky: Sky }
+  /** a thing of the checklists, by garment id or by the words of the list */
+  | { kind: 'ticked'; item: string; on: boolean }
+  /** a garment that is not to be had after all, or is after all */
+  | { kind: 'with'; garment: string; along: boolean }
+  /** the plan that holds from here on: made at the door, whole; its cues on the clock of the way */
+  | { kind: 'dressed'; plan: Plan }
+  | { kind: 'started'; by: 'button' | 'moving' }
+  | { kind: 'done'; cue: string }
+  | { kind: 'later'; cue: string; reason: Reason }
+  | { kind: 'feels'; feels: Feeling }
+  | { kind: 'stopped' }
+  | { kind: 'going' }
+  | { kind: 'late'; minutes: number }
+  /** cues that hold from here on, on the clock of the way */
+  | { kind: 'replanned'; cues: Cue[] }
+  /** how far along the route, and how far off it, m */
+  | { kind: 'fix'; metres: number; offM: number }
+  | { kind: 'pulse'; bpm: number }
+  | { kind: 'stuck' }
+  | { kind: 'unstuck' }
+  | { kind: 'sign'; sign: Sign; seen: boolean }
+  | { kind: 'turned back' }
+  /** a danger was read and the way is gone on: why */
+  | { kind: 'goes on'; danger: string; why: string }
+  | { kind: 'home' }
+  | { kind: 'felt'; part: Part; felt: Felt }
+  | { kind: 'weighed'; garment: string; grams: number }
+  | { kind: 'hung'; garment: string; hung: boolean }
+  | { kind: 'kept' }
+  /** takes back another tap */
+  | { kind: 'undo'; tap: string };
+
+/** One thing that was told, with its own name and time: told twice it counts once, and order follows time. */
+export interface Tap {
+  id: string;
+  /** wall clock of the phone, ms since 1970 UTC */
+  atMs: number;
+  /** which phone */
+  device: string;
+  told: Told;
+}
+
+/** All taps once, in the order they were made, without those taken back. Two phones agree on it whatever came first. */
+export function inForce(taps: readonly Tap[]): Tap[] {
+  const once = new Map(taps.map((t) => [t.id, t]));
+  const sorted = [...once.values()].sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1));
+  const gone = new Set<string>();
+  // The newest first: what takes back may itself be taken back.
+  for (const t of [...sorted].reverse())
+    if (t.told.kind === 'undo' && !gone.has(t.id)) {
+      gone.add(t.told.tap);
+      gone.add(t.id);
+    }
+  return sorted.filter((t) => !gone.has(t.id) && t.told.kind !== 'undo');
+}
