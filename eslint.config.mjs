@@ -30,6 +30,7 @@ const ROOMS = {
   demo: ['formats'],
   store: ['formats', 'demo'],
   workers: ['formats'],
+  sw: [],
   ui: ['formats'],
   cli: ['formats', 'demo'],
   features: ['formats', 'ui', 'workers', 'store', 'demo', 'standins'],
@@ -51,7 +52,7 @@ const policies = [
 
 export default tseslint.config(
   {
-    ignores: ['.next/', 'node_modules/', 'build/', 'public/ember.worker.js', 'public/sw.js', 'data/', 'next-env.d.ts', 'test-results/'],
+    ignores: ['.next/', 'node_modules/', 'build/', 'public/*.js', 'data/', 'next-env.d.ts', 'test-results/'],
   },
   js.configs.recommended,
   ...tseslint.configs.recommended,

@@ -86,6 +86,9 @@ function aptInstall(packages, what) {
 
 /** Where `scripts/worker.mjs` puts the worker. */
 export const WORKER_FILE = 'public/ember.worker.js';
+export const PHONE_WORKER_FILE = 'public/outThere.worker.js';
+export const SERVICE_WORKER_FILE = 'public/sw.js';
+const MADE = [WORKER_FILE, PHONE_WORKER_FILE, SERVICE_WORKER_FILE].map((f) => join(ROOT, f));
 
 /** Builds the application when its sources are newer than the last build. */
 export function ensureBuild() {
@@ -98,6 +101,8 @@ export function ensureBuild() {
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
   });
   if (status !== 0) throw new Stop('next build failed; its message is above');
+  if (run(process.execPath, ['scripts/serviceWorker.mjs']) !== 0)
+    throw new Stop('the service worker could not be bundled; see above');
   writeFileSync(stamp, want);
 }
 
@@ -111,7 +116,7 @@ export function sources(folders = ['src', 'public']) {
     for (const e of readdirSync(dir, { withFileTypes: true })) {
       const path = join(dir, e.name);
       if (e.isDirectory()) walk(path);
-      else if (path !== join(ROOT, WORKER_FILE)) list.push(describe(path));
+      else if (!MADE.includes(path)) list.push(describe(path));
     }
   };
   for (const f of folders) walk(join(ROOT, f));

@@ -3,7 +3,7 @@
 // such constants, pays for with a tenth of its time or more; here they are written into the code that uses them.
 import { join } from 'node:path';
 import { context } from 'esbuild';
-import { ROOT, WORKER_FILE } from './install.mjs';
+import { PHONE_WORKER_FILE, ROOT, WORKER_FILE } from './install.mjs';
 
 const common = {
   bundle: true,
@@ -19,6 +19,14 @@ const made = [
     platform: 'browser',
     format: 'iife',
     outfile: join(ROOT, WORKER_FILE),
+  }),
+  // The phone's own: small, so that it is packed with the outing.
+  await context({
+    ...common,
+    entryPoints: [join(ROOT, 'src/workers/outThere.worker.ts')],
+    platform: 'browser',
+    format: 'iife',
+    outfile: join(ROOT, PHONE_WORKER_FILE),
   }),
   // The server's own: reads files in a thread beside it.
   await context({

@@ -12,6 +12,8 @@ import { fileNameOf } from './fileName';
 import { readGpx } from './gpx';
 import { gpxOf } from './gpxOut';
 import { atDoor, refuse } from './problem';
+import { tapSchema } from './tapJson';
+import type { Tap } from '@/core/underway/taps';
 import { object, text, uuid } from './schemaParts';
 import { garmentSchema, outingSchema, personSchema, planSchema, profileSchema, wishesSchema } from './schemas';
 import { parseJson, validated } from './validate';
@@ -39,12 +41,16 @@ export interface ArchivedOuting {
   createdAt: string;
   archivedAt: string | null;
   deletedAt: string | null;
+  /** when its forecast was heard or brought in; earlier versions left it out */
+  forecastHeardAt?: string | null;
   outing: Outing;
   /** the file of every point of its route; null: legs by hand */
   route: string | null;
   plans: { id: string; name: string; createdAt: string; deletedAt: string | null; plan: Plan }[];
   /** how it was, in one word; left out where nobody told */
   told?: { felt: string; toldAt: string };
+  /** what was tapped on the way, in the order it came in; left out where nothing was */
+  taps?: Tap[];
 }
 
 /** An archive with the routes that stand in files of their own, by outing. */
@@ -89,6 +95,7 @@ export const archiveSchema = object(
           createdAt: time,
           archivedAt: orNull(time),
           deletedAt: orNull(time),
+          forecastHeardAt: orNull(time),
           outing: {
             ...outingSchema,
             properties: { ...outingSchema.properties, profile: orNull(profileSchema) },
@@ -106,6 +113,7 @@ export const archiveSchema = object(
               'plan',
             ]),
           },
+          taps: { type: 'array', maxItems: 100_000, items: tapSchema },
           told: object({ felt: { enum: ['right', 'too warm', 'too cold', 'wet'] }, toldAt: time }, ['felt', 'toldAt']),
         },
         ['id', 'createdAt', 'archivedAt', 'deletedAt', 'outing', 'route', 'plans'],

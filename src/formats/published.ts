@@ -1,4 +1,5 @@
 import { archiveSchema } from './archive';
+import { tapSchema } from './tapJson';
 import { stationWeatherSchema } from './stationJson';
 import { garmentSchema, mineSchema, outingSchema, planCaseSchema, planSchema, simulateSchema } from './schemas';
 
@@ -22,6 +23,11 @@ export const PUBLISHED = {
     $schema: 'http://json-schema.org/draft-07/schema#',
     title: 'Lofted Ember: outing',
     ...outingSchema,
+  },
+  'tap.schema.json': {
+    $schema: 'http://json-schema.org/draft-07/schema#',
+    title: 'Lofted Ember: one thing told on the way',
+    ...tapSchema,
   },
   'archive.schema.json': {
     $schema: 'http://json-schema.org/draft-07/schema#',

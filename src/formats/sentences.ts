@@ -38,9 +38,14 @@ const MOVED_WORDS: Record<Moved['what'], string> = {
   shivering: 'shivering',
 };
 
+const movedValue = (m: Moved, v: number, units: Units): string =>
+  m.what === 'water' ? grams(v, units) : m.what === 'shivering' ? `${v.toFixed(0)} min` : degrees(v, units, 1);
+
+/** The same as a consequence: `torso skin 13.6°, not 23.5°`. */
+export const insteadText = (m: Moved, units: Units): string =>
+  `${MOVED_WORDS[m.what]} ${movedValue(m, m.to, units)}, not ${movedValue(m, m.from, units)}`;
+
 /** What a change moves most, with both values: `fingers 25.4° → 21.0°`. */
 export function movedText(m: Moved, units: Units): string {
-  const show = (v: number) =>
-    m.what === 'water' ? grams(v, units) : m.what === 'shivering' ? `${v.toFixed(0)} min` : degrees(v, units, 1);
-  return `${MOVED_WORDS[m.what]} ${show(m.from)} → ${show(m.to)}`;
+  return `${MOVED_WORDS[m.what]} ${movedValue(m, m.from, units)} → ${movedValue(m, m.to, units)}`;
 }

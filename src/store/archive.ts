@@ -19,8 +19,10 @@ export async function readAll(athleteId: string): Promise<Whole> {
     const times = await sql()<{ id: string; created: string; removed: string | null }[]>`
       select id, ${iso('created_at')} as created, ${iso('removed_at')} as removed from garment where athlete_id = ${athleteId}`;
     const timeOf = new Map(times.map((t) => [t.id, t]));
-    const rows = await sql()<{ id: string; created: string; archived: string | null; deleted: string | null }[]>`
-      select id, ${iso('created_at')} as created, ${iso('archived_at')} as archived, ${iso('deleted_at')} as deleted
+    const rows = await sql()<
+      { id: string; created: string; archived: string | null; deleted: string | null; heard: string | null }[]
+    >`
+      select id, ${iso('created_at')} as created, ${iso('forecast_heard_at')} as heard, ${iso('archived_at')} as archived, ${iso('deleted_at')} as deleted
       from outing where athlete_id = ${athleteId} order by created_at, id`;
     const routes: Whole['routes'] = {};
     const outings: ArchivedOuting[] = [];
@@ -35,10 +37,12 @@ export async function readAll(athleteId: string): Promise<Whole> {
         createdAt: row.created,
         archivedAt: row.archived,
         deletedAt: row.deleted,
+        forecastHeardAt: row.heard,
         outing,
         route: points.length > 0 ? routeFile(id, outing.name) : null,
         plans: await plansOf(id),
         ...(await toldOf(id)),
+        ...(await tapsIn(id)),
       });
     }
     const garments = closet
@@ -79,6 +83,12 @@ async function toldOf(outingId: string): Promise<Pick<ArchivedOuting, 'told'>> {
   return told ? { told: { ...told } } : {};
 }
 
+async function tapsIn(outingId: string): Promise<Pick<ArchivedOuting, 'taps'>> {
+  const taps = await sql()<NonNullable<ArchivedOuting['taps']>>`
+    select id, at_ms as "atMs", device, told from tap where outing_id = ${outingId} order by seq`;
+  return taps.length > 0 ? { taps: taps.map((t) => ({ ...t })) } : {};
+}
+
 async function linesOf(athleteId: string): Promise<NonNullable<Whole['archive']['lines']>> {
   const rows = await sql()<NonNullable<Whole['archive']['lines']>>`
     select id, line, name, ${iso('used_at')} as "usedAt", ${iso('created_at')} as "createdAt"
@@ -109,13 +119,18 @@ export async function replaceAll(athleteId: string, { archive, routes }: Whole):
       await createOuting(athleteId, o.outing, routes[o.id] ?? null, o.id);
       await tx`
         update outing set created_at = ${o.createdAt}::text::timestamptz,
-          archived_at = ${o.archivedAt}::text::timestamptz, deleted_at = ${o.deletedAt}::text::timestamptz
+          archived_at = ${o.archivedAt}::text::timestamptz, deleted_at = ${o.deletedAt}::text::timestamptz,
+          forecast_heard_at = ${o.forecastHeardAt ?? o.createdAt}::text::timestamptz
         where id = ${o.id}`;
       for (const p of o.plans)
         await tx`
           insert into plan (id, athlete_id, outing_id, name, content, created_at, deleted_at)
           values (${p.id}, ${athleteId}, ${o.id}, ${p.name}, ${tx.json(p.plan as never)}, ${p.createdAt}::text::timestamptz,
             ${p.deletedAt}::text::timestamptz)`;
+      for (const t of o.taps ?? [])
+        await tx`
+          insert into tap (id, outing_id, at_ms, device, told) values (${t.id}, ${o.id}, ${t.atMs}, ${t.device},
+            ${tx.json(t.told as never)})`;
       if (o.told)
         await tx`insert into told (outing_id, felt, told_at) values (${o.id}, ${o.told.felt}, ${o.told.toldAt}::text::timestamptz)`;
     }

@@ -2,6 +2,7 @@ import type { ForecastHour } from '@/core/outing/forecast';
 import type { Effort, Leg } from '@/core/outing/leg';
 import type { Outing } from '@/core/outing/outing';
 import { buildProfile, type Profile, type RoutePoint } from '@/core/outing/route';
+import { wallClock } from './clock';
 import { atomically, sql } from './db';
 import { insertPoints, pointsOf } from './routePoints';
 
@@ -89,9 +90,9 @@ async function read(athleteId: string, id: string, which: 'there' | 'any'): Prom
     }[]
   >`select *, start_local::text as start from outing where id = ${id} and athlete_id = ${athleteId} ${which === 'any' ? sql()`` : sql()`and deleted_at is null`}`;
   if (!o) return null;
-  const [legs, hours] = await Promise.all([
+  const [legs, forecast] = await Promise.all([
     sql()<LegRow[]>`select * from outing_leg where outing_id = ${id} order by seq`,
-    sql()<HourRow[]>`select *, at_local::text as at from forecast_hour where outing_id = ${id} order by at_local`,
+    hoursOf(id),
   ]);
   return {
     id: o.id,
@@ -119,21 +120,35 @@ async function read(athleteId: string, id: string, which: 'there' | 'any'): Prom
       noStopping: l.no_stopping,
       ...detail,
     })),
-    forecast: hours.map((h) => ({
-      timeMs: fromLocal(h.at),
-      airC: h.air_c,
-      humidity: h.humidity,
-      wind: h.wind_ms,
-      // Earlier versions took a gust below its wind.
-      gust: Math.max(h.gust_ms, h.wind_ms),
-      fromDeg: h.from_deg,
-      precipitationMmH: h.precipitation_mm_h,
-      kind: h.kind,
-      cloud: h.cloud,
-    })),
+    forecast,
     profile: o.profile ?? (await resampled(id)),
     ...(o.latitude === null ? {} : { place: { latitude: o.latitude, longitude: o.longitude! } }),
   };
+}
+
+/** The forecast of an outing, hour by hour; whose outing it is has been looked at before. */
+async function hoursOf(id: string): Promise<ForecastHour[]> {
+  const hours = await sql()<
+    HourRow[]
+  >`select *, at_local::text as at from forecast_hour where outing_id = ${id} order by at_local`;
+  return hours.map((h) => ({
+    timeMs: fromLocal(h.at),
+    airC: h.air_c,
+    humidity: h.humidity,
+    wind: h.wind_ms,
+    // Earlier versions took a gust below its wind.
+    gust: Math.max(h.gust_ms, h.wind_ms),
+    fromDeg: h.from_deg,
+    precipitationMmH: h.precipitation_mm_h,
+    kind: h.kind,
+    cloud: h.cloud,
+  }));
+}
+
+/** When the forecast of an outing was heard or brought in, ms since 1970 UTC. */
+export async function forecastHeardMs(id: string): Promise<number | null> {
+  const [row] = await sql()<{ heard: Date | null }[]>`select forecast_heard_at as heard from outing where id = ${id}`;
+  return row?.heard?.getTime() ?? null;
 }
 
 /** The profile of an outing that was stored before profiles were: made from its points, and kept. */
@@ -176,6 +191,7 @@ export async function createOuting(
       profile: o.profile && tx.json(o.profile as never),
       latitude: o.place?.latitude ?? null,
       longitude: o.place?.longitude ?? null,
+      forecast_heard_at: new Date(wallClock(0)),
       ...(id ? { id } : {}),
     };
     const [row] = await tx<{ id: string }[]>`insert into outing ${tx(columns as never)} returning id`;
@@ -200,6 +216,8 @@ export async function updateOuting(athleteId: string, id: string, version: numbe
       where id = ${id} and athlete_id = ${athleteId} and deleted_at is null and version = ${version}
       returning version`;
     if (rows.length !== 1) return null;
+    if (JSON.stringify(await hoursOf(id)) !== JSON.stringify(o.forecast))
+      await tx`update outing set forecast_heard_at = ${new Date(wallClock(0))} where id = ${id}`;
     await tx`delete from outing_leg where outing_id = ${id}`;
     await tx`delete from forecast_hour where outing_id = ${id}`;
     await insertParts(id, o);

@@ -5,6 +5,7 @@ import type { Scored } from '@/core/judge/scorePlan';
 import type { Timeline } from '@/core/outing/timeline';
 import { athleteOfMember, dayOfMember, members, UNKNOWNS, type Member, type Unknown } from '@/core/questions/chances';
 import { runPlan, type PlanInPlace } from '@/core/questions/question';
+import { exp, ln } from '@/core/quantity/exact';
 import { clamp, within } from '@/core/quantity/range';
 import { likelihood, TURNS_OUT, type Heard, type Reading } from './votes';
 
@@ -93,7 +94,7 @@ export function believe(q: BeliefQuestion): Belief {
         const sd = Math.max(LEAST_SD, WIDER * about[u].sd);
         z[u] = clamp(about[u].mean + sd * m.z[u], -3, 3);
         // log of prior over proposal; the proposal's own number is the member's.
-        logPrior += -0.5 * z[u] ** 2 + 0.5 * m.z[u] ** 2 + Math.log(sd);
+        logPrior += 0.5 * (m.z[u] * m.z[u] - z[u] * z[u]) + ln(sd);
       }
       return { z, logPrior };
     });
@@ -112,7 +113,7 @@ function weigh(q: BeliefQuestion, lead: number, list: readonly { z: Member['z'];
     const one = { z };
     const timeline = dayOfMember(q.timeline, one, lead);
     const scored = runPlan({ ...q, person: athleteOfMember(q.person, one), timeline }, q.plan, { stepS: STEP_S });
-    const log = q.heard.reduce((sum, h) => sum + Math.log(likelihood(h, readingAt(scored, h.atS))), logPrior);
+    const log = q.heard.reduce((sum, h) => sum + ln(likelihood(h, readingAt(scored, h.atS))), logPrior);
     const at = (q.moments ?? []).map((atS) => {
       const r = rowAt(scored, atS);
       const { fingersC, toesC } = readingAt(scored, atS);
@@ -121,7 +122,7 @@ function weigh(q: BeliefQuestion, lead: number, list: readonly { z: Member['z'];
     return { z, log, at, ...aheadOf(scored, q.nowS) };
   });
   const most = Math.max(...ran.map((r) => r.log));
-  const raw = ran.map((r) => Math.exp(r.log - most));
+  const raw = ran.map((r) => exp(r.log - most));
   const sum = raw.reduce((a, b) => a + b, 0);
   return ran.map(({ log: _log, ...r }, i) => ({ ...r, weight: raw[i] / sum }));
 }
@@ -158,7 +159,7 @@ function momentsOf(list: readonly Weighed[]): Belief['z'] {
   const out = {} as Belief['z'];
   for (const u of UNKNOWNS) {
     const mean = list.reduce((sum, m) => sum + m.weight * m.z[u], 0);
-    const variance = list.reduce((sum, m) => sum + m.weight * (m.z[u] - mean) ** 2, 0);
+    const variance = list.reduce((sum, m) => sum + m.weight * (m.z[u] - mean) * (m.z[u] - mean), 0);
     out[u] = { mean, sd: Math.sqrt(variance) };
   }
   return out;

@@ -1,4 +1,5 @@
 import { errorFunction } from 'simple-statistics';
+import { exp } from '@/core/quantity/exact';
 import type { Unknown } from '@/core/questions/chances';
 
 /** What somebody may say of themselves with one tap. */
@@ -24,7 +25,7 @@ export type Heard = { atS: number; feels: Feeling } | { atS: number; metabolicW:
  */
 export const VOTE = { too: 1.5, sd: 1.5 / 1.96 } as const;
 /** Hands and feet are called cold from about this skin, °C, give or take (between ISO 11079's 24 comfortable and 15 clumsy; engineering values). */
-const COLD_HANDS = { atC: 20, sdK: 2.5 } as const;
+export const COLD_HANDS = { atC: 20, sdK: 2.5 } as const;
 /** Sweat is felt from this torso wettedness, give or take (Gagge; Fukazawa & Havenith, from memory; spread an engineering value). */
 const SWEATS = { at: 0.3, sd: 0.12 } as const;
 /** Pulse gives the metabolic rate to about this share (Swain & Leutholtz: individual scatter near 10 %, from memory). */
@@ -40,7 +41,7 @@ export function likelihood(heard: Heard, r: Reading): number {
   if ('metabolicW' in heard) {
     const off = (heard.metabolicW - r.metabolicW) / (PULSE_SHARE * r.metabolicW);
     // As high as a certain tap at its best, and never nothing: a strap slips too.
-    return SLIP + (1 - SLIP) * Math.exp(-0.5 * off * off);
+    return SLIP + (1 - SLIP) * exp(-0.5 * off * off);
   }
   return SLIP + (1 - SLIP) * said(heard.feels, r);
 }

@@ -1,11 +1,40 @@
 import { clamp } from '@/core/quantity/range';
-import { distanceM } from './route';
+import { distanceM, type Profile, type RoutePoint } from './route';
 
 /** A route as places at even distance, for a phone to find itself on: latitude and longitude in degrees, one a sample. */
 export interface Track {
   stepM: number;
   lat: number[];
   lon: number[];
+}
+
+/** The places of a route at the even distances of its profile. @param points at least two */
+export function trackOf(points: readonly RoutePoint[], profile: Pick<Profile, 'stepM' | 'distanceM'>): Track {
+  const along = [0];
+  for (let i = 1; i < points.length; i++) along.push(along[i - 1] + distanceM(points[i - 1], points[i]));
+  const lat: number[] = [];
+  const lon: number[] = [];
+  let i = 0;
+  for (const d of profile.distanceM) {
+    while (i < along.length - 2 && along[i + 1] < d) i++;
+    const span = along[i + 1] - along[i];
+    const f = span > 0 ? clamp((d - along[i]) / span, 0, 1) : 0;
+    const [a, b] = [points[i], points[i + 1]];
+    lat.push(a.lat + f * (b.lat - a.lat));
+    lon.push(a.lon + f * (b.lon - a.lon));
+  }
+  return { stepM: profile.stepM, lat, lon };
+}
+
+/** Where on the globe a place of the route is, m along it. */
+export function placeOf(track: Track, metres: number): { lat: number; lon: number } {
+  const x = clamp(metres / track.stepM, 0, track.lat.length - 1);
+  const i = Math.min(track.lat.length - 2, Math.floor(x));
+  const f = x - i;
+  return {
+    lat: track.lat[i] + f * (track.lat[i + 1] - track.lat[i]),
+    lon: track.lon[i] + f * (track.lon[i + 1] - track.lon[i]),
+  };
 }
 
 /** What a phone says of where it is. */
@@ -53,7 +82,9 @@ export function findOn(track: Track, fix: Fix, expectedM: number): Found | null 
   const d0 = off(best);
   const sides = [best - 1, best + 1].filter((i) => i >= 0 && i < track.lat.length);
   const [near] = sides.sort((a, b) => off(a) - off(b));
-  const share = clamp((d0 ** 2 - off(near) ** 2 + track.stepM ** 2) / (2 * track.stepM ** 2), 0, 1);
+  const d1 = off(near);
+  const step = track.stepM;
+  const share = clamp((d0 * d0 - d1 * d1 + step * step) / (2 * step * step), 0, 1);
   const metres = (best + (near - best) * share) * track.stepM;
-  return { metres, offM: Math.sqrt(Math.max(0, d0 ** 2 - (share * track.stepM) ** 2)) };
+  return { metres, offM: Math.sqrt(Math.max(0, d0 * d0 - share * share * step * step)) };
 }

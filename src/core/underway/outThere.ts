@@ -121,7 +121,6 @@ export function outThere({ pack, timeline }: Opened, taps: readonly Tap[], nowMs
     kept: false,
   };
   let pulses: { atS: number; bpm: number }[] = [];
-  const put = <T>(set: Set<T>, item: T, on: boolean) => void (on ? set.add(item) : set.delete(item));
   const mark = (next: WayMark) => (out.marks = marked(out.marks, next));
   for (const { atMs, told } of list) {
     const atS = m.startMs === null ? 0 : Math.max(0, (atMs - m.startMs) / 1000);
@@ -130,10 +129,10 @@ export function outThere({ pack, timeline }: Opened, taps: readonly Tap[], nowMs
         out.sky = told.sky;
         break;
       case 'ticked':
-        put(out.ticked, told.item, told.on);
+        out.ticked[told.on ? 'add' : 'delete'](told.item);
         break;
       case 'with':
-        put(out.notWith, told.garment, !told.along);
+        out.notWith[told.along ? 'delete' : 'add'](told.garment);
         break;
       case 'dressed':
         m.plan = told.plan;
@@ -197,7 +196,7 @@ export function outThere({ pack, timeline }: Opened, taps: readonly Tap[], nowMs
         out.signs.clear();
         break;
       case 'sign':
-        put(out.signs, told.sign, told.seen);
+        out.signs[told.seen ? 'add' : 'delete'](told.sign);
         break;
       case 'turned back':
         out.turnedBackWayS ??= wayAt(out.marks, atS);
@@ -215,7 +214,7 @@ export function outThere({ pack, timeline }: Opened, taps: readonly Tap[], nowMs
         out.weighed[told.garment] = told.grams;
         break;
       case 'hung':
-        put(out.hung, told.garment, told.hung);
+        out.hung[told.hung ? 'add' : 'delete'](told.garment);
         break;
       case 'kept':
         out.kept = true;

@@ -74,6 +74,9 @@ export interface Tap {
   told: Told;
 }
 
+/** Taps that are sent at once. */
+export const MOST_TAPS = 500;
+
 /** All taps once, in the order they were made, without those taken back. Two phones agree on it whatever came first. */
 export function inForce(taps: readonly Tap[]): Tap[] {
   const once = new Map(taps.map((t) => [t.id, t]));

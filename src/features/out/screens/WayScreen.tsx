@@ -1,0 +1,331 @@
+'use client';
+import { Battery } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { FEELINGS, type Feeling } from '@/core/calibrate/votes';
+import { REASONS, type Reason } from '@/core/underway/taps';
+import type { CueNow } from '@/core/underway/outThere';
+import { clock } from '@/formats/dates';
+import { degrees, temperature, type Units } from '@/formats/measures';
+import { Big, useHold } from '@/features/out/parts/Big';
+import { BodyRows } from '@/features/out/parts/BodyRows';
+import { FeelIcon, Triangle } from '@/features/out/parts/Icons';
+import { OverdueChart } from '@/features/out/parts/OverdueChart';
+import { Profile } from '@/features/out/parts/Profile';
+import { Foot } from '@/features/out/parts/Foot';
+import { buzz, sayAloud, useAlert, useBattery, useHardKeys } from '@/features/out/state/useAid';
+import type { Out } from '@/features/out/state/useOut';
+import type { Sensors } from '@/features/out/state/useSensors';
+import {
+  asksNow,
+  cueLine,
+  cueLines,
+  howFar,
+  howLong,
+  metresNow,
+  quietWords,
+  upper,
+  whenWords,
+  whyWords,
+} from '@/features/out/words';
+import { useToasts } from '@/ui/toasts';
+
+const UNDO_WORDS: Record<Feeling, string> = {
+  'too hot': 'Too hot: heard',
+  fine: 'Fine: heard',
+  cold: 'Cold: heard',
+  'hands cold': 'Hands cold: heard',
+  'feet cold': 'Feet cold: heard',
+  sweating: 'Sweating: heard',
+};
+/** Two of one kind since the last plan, and the plan is made anew. */
+const TWICE = 2;
+const LATE_STEPS = [5, 10, 20, 40];
+
+/** On the way: what to do next, how it is, and what to say back. */
+export function WayScreen({
+  o,
+  s,
+  units,
+  aloud,
+  onAloud,
+}: {
+  o: Out;
+  s: Sensors;
+  units: Units;
+  aloud: 'aloud' | 'silent';
+  onAloud: () => void;
+}) {
+  const { out, opened, now } = o;
+  const garments = useMemo(() => new Map(opened.pack.closet.map((g) => [g.id, g])), [opened]);
+  const battery = useBattery();
+  const say = useToasts((t) => t.say);
+  const [lateOpen, setLateOpen] = useState(false);
+  const { next, nowS } = out;
+  const { gone, left } = metresNow(opened.timeline, out.wayS);
+  const asks = asksNow(next);
+  const says = next ? cueLine(next.cue, garments) : '';
+  const due = next && (next.stands === 'due' || next.stands === 'overdue') ? next : null;
+  useAlert(due ? { key: due.key, overS: Math.max(0, nowS - due.dueS), says } : null, aloud);
+
+  const told = async (word: string, ...what: Parameters<Out['tell']>) => {
+    const id = await o.tell(...what);
+    if (!id) return;
+    buzz(60);
+    say(word, () => o.undo(id));
+  };
+  const done = (c: CueNow) => told('Done', { kind: 'done', cue: c.key });
+  useHardKeys(
+    () => due && void done(due),
+    () => sayAloud(says || 'Nothing to do now.'),
+  );
+  const feels = async (f: Feeling) => {
+    await told(UNDO_WORDS[f], { kind: 'feels', feels: f });
+    const since = out.heard.filter((h) => 'feels' in h && h.feels === f && nowS - h.atS < 1800).length;
+    if (f !== 'fine' && since + 1 >= TWICE) await o.replanFromHere();
+  };
+
+  return (
+    <>
+      <header className="flex flex-wrap items-baseline justify-between gap-x-2 pt-2 leading-none">
+        <h1 className="text-[2.1rem] font-bold">
+          {clock(nowS)}{' '}
+          <span className="text-[1.05rem] font-semibold">{out.stoppedS !== null ? 'stopped' : 'out'}</span>
+        </h1>
+        <span className="narrow text-[1.05rem] font-semibold">{howFar(gone, units)}</span>
+        <span className="narrow text-[1.05rem] font-semibold">
+          {now ? `${degrees(s.thermometerC ?? now.airC, units)}, feels ${degrees(now.feelsC, units)}` : '…'}
+        </span>
+        {battery !== null && (
+          <span className="narrow flex items-center gap-1 text-[1.05rem] font-semibold">
+            <Battery size={18} aria-label="battery" /> {battery} %
+          </span>
+        )}
+      </header>
+      <Profile timeline={opened.timeline} wayS={out.wayS} cues={out.cues} next={next} />
+      {out.place?.off && out.turnedBackWayS === null && (
+        <p role="status" className="border-y-2 border-act py-1 text-[1.05rem] font-bold text-act">
+          {howFar(out.place.offM, units)} off the route: the clock counts till you are back on it.
+        </p>
+      )}
+      {asks ? (
+        <CueCard
+          o={o}
+          c={next}
+          units={units}
+          lines={cueLines(next.cue, garments)}
+          onDone={() => void done(next)}
+          told={told}
+        />
+      ) : (
+        <Quiet o={o} units={units} then={next ? says : null} left={left} />
+      )}
+      <AfterThat o={o} lineOf={(c) => cueLine(c.cue, garments)} skip={asks ? next : null} />
+      {now && next?.stands !== 'overdue' && (
+        <BodyRows
+          body={now.body}
+          nowS={nowS}
+          units={units}
+          to={next && next.dueS <= now.body.toS + 1 ? 'at the cue' : `at ${clock(now.body.toS)}`}
+          pulse={{ bpm: s.bpm, says: s.bpm === null ? 'guessed from the plan' : 'from the strap' }}
+        />
+      )}
+      <section aria-label="How is it right now?" className="border-t border-ink pt-1">
+        <h2 className="mb-1 flex items-baseline justify-between text-[1.05rem] font-bold">
+          How is it right now? <span className="text-[0.85rem] font-normal text-ink-2">one tap</span>
+        </h2>
+        <div className="grid grid-cols-3 gap-2">
+          {FEELINGS.map((f) => (
+            <Big key={f} size="feel" onClick={() => void feels(f)}>
+              <FeelIcon feels={f} /> {upper(f)}
+            </Big>
+          ))}
+        </div>
+        <p aria-live="polite" className="mt-1 min-h-[1.3em] text-[0.92rem]">
+          {o.belief?.says}
+        </p>
+      </section>
+      <div className="grid grid-cols-[1fr_0.8fr_2fr] gap-2">
+        {out.stoppedS === null ? (
+          <Big onClick={() => void told('Stopped', { kind: 'stopped' })}>Stopped</Big>
+        ) : (
+          <Big kind="go" onClick={() => void told('Going on', { kind: 'going' })}>
+            Going
+          </Big>
+        )}
+        <Big onClick={() => setLateOpen(!lateOpen)} aria-expanded={lateOpen}>
+          Late
+        </Big>
+        <Big
+          kind="go"
+          disabled={o.busy !== null}
+          onClick={() => void o.replanFromHere().then(() => say('Planned from here'))}
+        >
+          {o.busy ?? 'Replan from here'}
+        </Big>
+      </div>
+      {out.stoppedS !== null && <StoppedWords o={o} units={units} />}
+      {lateOpen && (
+        <div className="mt-2 grid grid-cols-4 gap-2" role="group" aria-label="How late?">
+          {LATE_STEPS.map((m) => (
+            <Big
+              key={m}
+              size="small"
+              onClick={() => {
+                setLateOpen(false);
+                void told(`${m} min later`, { kind: 'late', minutes: m });
+              }}
+            >
+              {m} min
+            </Big>
+          ))}
+        </div>
+      )}
+      <Foot o={o} s={s} units={units} aloud={aloud} onAloud={onAloud} />
+    </>
+  );
+}
+
+/** Nothing asked for: for how long, what then, and what lies ahead. */
+function Quiet({ o, units, then, left }: { o: Out; units: Units; then: string | null; left: number }) {
+  const { out, now } = o;
+  const { head, then: nothing } = quietWords(out, now?.findings ?? [], units, now?.endS ?? o.opened.timeline.endS);
+  const { next } = out;
+  const far = next ? next.metres - metresNow(o.opened.timeline, out.wayS).gone : left;
+  return (
+    <section className="rounded-[0.6rem] border-2 border-ink bg-sheet px-4 py-3" aria-live="polite">
+      <p className="narrow text-[2.3rem] leading-none font-extrabold">{now ? head : 'One moment.'}</p>
+      <p className="mt-1 text-[1.15rem] leading-snug font-semibold">
+        {nothing} {far > 50 && next && <>{howFar(far, units)} to go.</>}
+      </p>
+      <p className="text-[1rem] text-ink-2">
+        {then
+          ? `Then: ${then}, at ${clock(next!.dueS)}.`
+          : `${howFar(left, units)} to the end, about ${clock(now?.endS ?? 0)} out.`}
+      </p>
+    </section>
+  );
+}
+
+/** A cue that is near, due or over: in letters read at arm's length, with its two answers. */
+function CueCard({
+  o,
+  c,
+  units,
+  lines,
+  onDone,
+  told,
+}: {
+  o: Out;
+  c: CueNow;
+  units: Units;
+  lines: string[];
+  onDone: () => void;
+  told: (word: string, ...what: Parameters<Out['tell']>) => Promise<void>;
+}) {
+  const [cannot, setCannot] = useState(false);
+  const { out, now } = o;
+  const far = c.metres - metresNow(o.opened.timeline, out.wayS).gone;
+  const over = c.stands === 'overdue';
+  const hold = useHold(() => setCannot(true));
+  const later = (reason: Reason) => {
+    setCannot(false);
+    void told(upper(reason), { kind: 'later', cue: c.key, reason });
+    // A reason changes what is right: the rest is planned anew at once.
+    if (reason !== 'not yet') void o.replanFromHere();
+  };
+  return (
+    <section aria-live="assertive" aria-label={`Cue ${c.number}`}>
+      <div className={`overflow-hidden rounded-[0.6rem] border-2 ${over ? 'border-act' : 'border-ink'} bg-sheet`}>
+        <p className="flex items-center gap-3 bg-act px-4 py-2 text-[1.25rem] font-bold text-on-act">
+          {over ? (
+            <Triangle size={24} />
+          ) : (
+            <span className="grid size-9 place-items-center rounded-full bg-on-act text-act">{c.number}</span>
+          )}
+          {whenWords(c, out.nowS)}
+          <span className="ml-auto">{over ? `due ${clock(c.dueS)}` : far > 30 ? howFar(far, units) : ''}</span>
+        </p>
+        <div className="px-4 py-3">
+          {lines.map((l, i) => (
+            <p
+              key={l}
+              className={`narrow font-extrabold ${i < 3 ? 'text-[2.1rem] leading-[1.02]' : 'text-[1.25rem] leading-tight'}`}
+            >
+              {l}.
+            </p>
+          ))}
+          <p className="mt-2 text-[1.05rem] leading-snug">{whyWords(c, o.reasons, units)}</p>
+        </div>
+      </div>
+      {over && now?.overdue && <OverdueChart curves={now.overdue} nowS={out.nowS} units={units} />}
+      <div className="mt-2 grid grid-cols-[2fr_1fr] gap-2">
+        <Big kind="go" size="main" onClick={onDone}>
+          Done
+        </Big>
+        <Big
+          size="main"
+          className="text-[1.15rem]"
+          {...hold.on}
+          onClick={() => (over ? setCannot(!cannot) : hold.wasHeld() || later('not yet'))}
+        >
+          {over ? 'I cannot now' : 'Not yet'}
+        </Big>
+      </div>
+      {cannot && (
+        <div className="mt-2 grid grid-cols-2 gap-2" role="group" aria-label="Why not now?">
+          {REASONS.map((r) => (
+            <Big key={r} size="small" onClick={() => later(r)}>
+              {REASON_WORDS[r]}
+            </Big>
+          ))}
+        </div>
+      )}
+    </section>
+  );
+}
+const REASON_WORDS: Record<Reason, string> = {
+  'not yet': 'Not yet: in 2 min',
+  'no shelter': 'No shelter here: in 5 min',
+  'hands too cold': 'Hands too cold: armpits 3 min',
+  'group moves': 'The group moves: in 4 min',
+};
+
+/** The one after, and what was missed and what follows from that. */
+function AfterThat({ o, lineOf, skip }: { o: Out; lineOf: (c: CueNow) => string; skip: CueNow | null }) {
+  const { out } = o;
+  const missed = out.cues.filter((c) => c.stands === 'missed');
+  const after = skip ? out.cues.find((c) => c.stands !== 'done' && c.stands !== 'missed' && c.key !== skip.key) : null;
+  return (
+    <>
+      {missed.map((c) => (
+        <p key={c.key} className="flex items-baseline gap-2 border-b border-grid-2 py-1 text-[1rem]">
+          <b className="text-act">Missed</b>
+          <span className="min-w-0 flex-1">{lineOf(c)}: too long ago to be right. Replan from here.</span>
+        </p>
+      ))}
+      {after && (
+        <p className="flex items-baseline gap-2 border-b border-grid-2 py-1 text-[1.05rem]">
+          <span className="grid size-7 shrink-0 place-items-center self-center rounded-full border-2 border-act text-[0.9rem] font-bold text-act">
+            {after.number}
+          </span>
+          <span className="min-w-0 flex-1">{lineOf(after)}</span>
+          <span className="whitespace-nowrap">{clock(after.dueS)}</span>
+        </p>
+      )}
+    </>
+  );
+}
+
+/** Counts up while one stands, and says what standing does. */
+function StoppedWords({ o, units }: { o: Out; units: Units }) {
+  const { out, now } = o;
+  const fingers = now?.body.traces.find((t) => t.name === 'fingers');
+  return (
+    <p role="status" className="mt-1 text-[1rem]">
+      Stopped for {howLong(out.nowS - out.stoppedS!)}.
+      {fingers &&
+        fingers.end < fingers.now - 1 &&
+        ` Fingers ${degrees(fingers.end, units)} by ${clock(now!.body.toS)} if you stand on.`}
+    </p>
+  );
+}

@@ -1,0 +1,111 @@
+import { FEELINGS } from '@/core/calibrate/votes';
+import {
+  AIR_STEPS,
+  FALL_STEPS,
+  FELT,
+  MOST_TAPS,
+  PARTS,
+  REASONS,
+  SIGNS,
+  WIND_STEPS,
+  type Tap,
+  type Told,
+} from '@/core/underway/taps';
+import { Refused, refuse, type Problem } from './problem';
+import { id, number, object, uuid } from './schemaParts';
+import { planSchema } from './schemas';
+import { validated } from './validate';
+
+const text = { type: 'string', minLength: 1, maxLength: 200 };
+const flag = { type: 'boolean' };
+const told = (kind: Told['kind'], properties: Record<string, object> = {}) =>
+  object({ kind: { const: kind }, ...properties }, ['kind', ...Object.keys(properties)]);
+
+/** What may be told, by its kind: each is checked by its own schema, so that a fault names its field. */
+export const TOLD_SCHEMAS: Record<Told['kind'], ReturnType<typeof told>> = {
+  sky: told('sky', {
+    sky: object({ air: { enum: [...AIR_STEPS] }, wind: { enum: [...WIND_STEPS] }, falls: { enum: [...FALL_STEPS] } }, [
+      'air',
+      'wind',
+      'falls',
+    ]),
+  }),
+  ticked: told('ticked', { item: text, on: flag }),
+  with: told('with', { garment: id, along: flag }),
+  dressed: told('dressed', { plan: planSchema }),
+  started: told('started', { by: { enum: ['button', 'moving'] } }),
+  done: told('done', { cue: text }),
+  later: told('later', { cue: text, reason: { enum: [...REASONS] } }),
+  feels: told('feels', { feels: { enum: [...FEELINGS] } }),
+  stopped: told('stopped'),
+  going: told('going'),
+  late: told('late', { minutes: number(-240, 240) }),
+  replanned: told('replanned', { cues: planSchema.properties.cues as object }),
+  fix: told('fix', { metres: number(0, 1_000_000), offM: number(0, 1_000_000) }),
+  pulse: told('pulse', { bpm: number(20, 250) }),
+  stuck: told('stuck'),
+  unstuck: told('unstuck'),
+  sign: told('sign', { sign: { enum: [...SIGNS] }, seen: flag }),
+  'turned back': told('turned back'),
+  'goes on': told('goes on', { danger: text, why: text }),
+  home: told('home'),
+  felt: told('felt', { part: { enum: [...PARTS] }, felt: { enum: [...FELT] } }),
+  weighed: told('weighed', { garment: id, grams: number(0, 100_000) }),
+  hung: told('hung', { garment: id, hung: flag }),
+  kept: told('kept'),
+  undo: told('undo', { tap: uuid }),
+};
+
+/** A tap without what it tells. */
+const frame = object(
+  {
+    id: uuid,
+    atMs: number(0, Date.UTC(2096, 11, 31)),
+    device: { type: 'string', minLength: 1, maxLength: 80 },
+    told: { type: 'object', required: ['kind'], properties: { kind: { enum: Object.keys(TOLD_SCHEMAS) } } },
+  },
+  ['id', 'atMs', 'device', 'told'],
+);
+
+const list = object({ taps: { type: 'array', minItems: 1, maxItems: MOST_TAPS } }, ['taps']);
+
+/** One tap as JSON, for the published schema. */
+export const tapSchema = {
+  ...frame,
+  properties: { ...frame.properties, told: { oneOf: Object.values(TOLD_SCHEMAS) } },
+};
+
+/** Reads one tap. @throws Refused naming the field that does not fit */
+export function readTap(value: unknown, where: string): Tap {
+  const tap = validated<Tap>(frame, value, where);
+  validated<Told>(TOLD_SCHEMAS[tap.told.kind], tap.told, `${where}, ${tap.told.kind}`);
+  return tap;
+}
+
+/** A tap that cannot be taken, and why: the phone shows it and keeps it. */
+export interface RefusedTap {
+  id: string;
+  problems: Problem[];
+}
+
+/**
+ * Reads taps that a phone sends. One that does not fit holds up no other: it is told by its id with the reason.
+ * @throws Refused when it is no list of taps at all, or one has no id to answer to
+ */
+export function readTaps(body: unknown): { taps: Tap[]; refused: RefusedTap[] } {
+  const { taps: sent } = validated<{ taps: unknown[] }>(list, body, 'Taps');
+  const taps: Tap[] = [];
+  const refused: RefusedTap[] = [];
+  sent.forEach((value, i) => {
+    const where = `Tap ${i + 1}`;
+    try {
+      taps.push(readTap(value, where));
+    } catch (e) {
+      if (!(e instanceof Refused)) throw e;
+      const named = value as { id?: unknown } | null;
+      if (typeof named?.id !== 'string') refuse(where, 'id', String(named?.id ?? 'missing'), 'a UUID');
+      refused.push({ id: String(named!.id), problems: e.problems });
+    }
+  });
+  return { taps, refused };
+}

@@ -1,0 +1,49 @@
+import { trackOf } from '@/core/outing/track';
+import type { Pack } from '@/core/underway/pack';
+import type { Athlete } from './athlete';
+import { listCloset } from './closet';
+import { wallClock } from './clock';
+import { forecastHeardMs, getOuting, routeOf } from './outings';
+import { listPlans } from './plans';
+
+/**
+ * Packs an outing for the way.
+ * @param planId which plan; null: the one that was changed last @returns null for no such outing; `no plan` where it has none
+ */
+export async function packFor(
+  athlete: Athlete,
+  outingId: string,
+  planId: string | null,
+): Promise<Pack | 'no plan' | null> {
+  const stored = await getOuting(athlete.id, outingId);
+  if (!stored) return null;
+  const { id, version: _version, ...outing } = stored;
+  const plans = (await listPlans(athlete.id, id)).sort((a, b) => b.updatedMs - a.updatedMs);
+  const chosen = planId === null ? plans[0] : plans.find((p) => p.id === planId);
+  if (!chosen) return 'no plan';
+  const [owned, all, points, forecastMs] = await Promise.all([
+    listCloset(athlete.id),
+    listCloset(athlete.id, 'all'),
+    routeOf(athlete.id, id),
+    forecastHeardMs(id),
+  ]);
+  const inCloset = new Set(owned.map((o) => o.garment.id));
+  const named = new Set([...chosen.plan.worn, ...chosen.plan.carried]);
+  const along = all.filter((o) => inCloset.has(o.garment.id) || named.has(o.garment.id));
+  return {
+    outingId: id,
+    planId: chosen.id,
+    planVersion: chosen.version,
+    packedMs: wallClock(0),
+    forecastMs,
+    outing,
+    person: athlete.person,
+    units: athlete.units,
+    closet: along.map((o) => o.garment),
+    inCloset: [...inCloset],
+    damp: Object.fromEntries(along.flatMap((o) => (o.dampGm2 > 0 ? [[o.garment.id, o.dampGm2]] : []))),
+    wishes: athlete.wishes,
+    plan: chosen.plan,
+    track: points.length > 1 && outing.profile ? trackOf(points, outing.profile) : null,
+  };
+}

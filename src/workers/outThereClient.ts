@@ -1,0 +1,71 @@
+import { wrap, type Remote } from 'comlink';
+import type { Pack } from '@/core/underway/pack';
+import type { Tap } from '@/core/underway/taps';
+import type { Believed, Now } from '@/core/underway/now';
+import { WorkerBroke } from './client';
+import type { BelievedNow, OutThereWorker, Rest, StuckNow } from './outThere.worker';
+
+export type { BelievedNow, Now, Rest, StuckNow };
+
+/** `outThere.worker.ts` as `scripts/worker.mjs` bundles it. */
+const WORKER = '/outThere.worker.js';
+
+/** What a question is asked about: everything that was told, and when it is asked, ms since 1970 UTC. */
+export interface Asked {
+  taps: readonly Tap[];
+  nowMs: number;
+}
+
+class Line {
+  private readonly worker = new Worker(WORKER);
+  private readonly api: Remote<OutThereWorker>;
+  private readonly broken: Promise<never>;
+  private readonly ready: Promise<void>;
+
+  constructor(pack: Pack) {
+    this.broken = new Promise<never>((_, reject) => {
+      this.worker.onerror = (e) => reject(new WorkerBroke(e.message || 'not to be had'));
+    });
+    this.broken.catch(() => {});
+    this.api = wrap<OutThereWorker>(this.worker);
+    this.ready = Promise.race([this.api.open(pack), this.broken]);
+    this.ready.catch(() => {});
+  }
+
+  async ask<T>(question: (api: Remote<OutThereWorker>) => Promise<T>): Promise<T> {
+    await this.ready;
+    return Promise.race([question(this.api), this.broken]);
+  }
+
+  close(): void {
+    this.worker.terminate();
+  }
+}
+
+/** Two workers of one pack: one answers what the screen shows, the other thinks longer. */
+export class Companion {
+  private readonly quick: Line;
+  private readonly slow: Line;
+
+  constructor(pack: Pack) {
+    this.quick = new Line(pack);
+    this.slow = new Line(pack);
+  }
+
+  now = ({ taps, nowMs }: Asked, belief: Believed): Promise<Now> =>
+    this.quick.ask((api) => api.now(taps, nowMs, belief));
+  replan = ({ taps, nowMs }: Asked, belief: Believed): Promise<Rest> =>
+    this.quick.ask((api) => api.replan(taps, nowMs, belief));
+  redress = ({ taps, nowMs }: Asked) => this.quick.ask((api) => api.redress(taps, nowMs));
+  reasons = ({ taps, nowMs }: Asked) => this.slow.ask((api) => api.reasons(taps, nowMs));
+  believe = ({ taps, nowMs }: Asked): Promise<BelievedNow | null> => this.slow.ask((api) => api.believe(taps, nowMs));
+  stuck = ({ taps, nowMs }: Asked, belief: Believed): Promise<StuckNow> =>
+    this.slow.ask((api) => api.stuck(taps, nowMs, belief));
+
+  home = ({ taps, nowMs }: Asked, belief: Believed) => this.slow.ask((api) => api.home(taps, nowMs, belief));
+
+  close(): void {
+    this.quick.close();
+    this.slow.close();
+  }
+}
