@@ -30,7 +30,7 @@ export function ToastList() {
           </Toast.Close>
         </Toast.Root>
       ))}
-      <Toast.Viewport className="no-print fixed bottom-4 left-4 z-50 flex w-[380px] max-w-[92vw] flex-col gap-2" />
+      <Toast.Viewport className="toasts no-print fixed bottom-4 left-4 z-50 flex w-[380px] max-w-[92vw] flex-col gap-2" />
     </Toast.Provider>
   );
 }

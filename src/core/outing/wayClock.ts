@@ -206,3 +206,16 @@ export function wayOfMetres(timeline: Timeline, metres: number, clockS: number):
   }
   return clamp(clockS, first, Math.max(first, from));
 }
+
+/** Kinds of place out of the wind. */
+const LEE: ReadonlySet<string> = new Set(['forest', 'indoor', 'street']);
+/** Farther than this nobody waits for a lee, s. */
+const LEE_AHEAD_S = 1200;
+
+/** Metres to the next place out of the wind that the way comes to soon; null: none. @param wayS on the way */
+export function nextLee(timeline: Timeline, wayS: number): number | null {
+  const leg = timeline.legs.findIndex(
+    (l, i) => LEE.has(l.shelter) && timeline.legStartS[i] > wayS && timeline.legStartS[i] < wayS + LEE_AHEAD_S,
+  );
+  return leg < 0 ? null : metresAt(timeline, timeline.legStartS[leg]) - metresAt(timeline, wayS);
+}

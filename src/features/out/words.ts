@@ -24,7 +24,7 @@ export function howFar(m: number, units: Units): string {
   return m < 950 ? `${Math.round(m / 10) * 10} m` : distance(m, units);
 }
 
-const lower = (s: string): string => s[0].toLowerCase() + s.slice(1);
+export const lower = (s: string): string => s[0].toLowerCase() + s.slice(1);
 export const upper = (s: string): string => s[0].toUpperCase() + s.slice(1);
 
 /** What a cue asks, a line for each thing, as read at arm's length. */
@@ -60,7 +60,7 @@ export function quietWords(
   out: OutThere,
   ahead: readonly Finding[],
   units: Units,
-  endS: number,
+  { endS, farM }: { endS: number; farM: number },
 ): { head: string; then: string } {
   const { next, nowS } = out;
   const until = (next?.dueS ?? endS) - nowS;
@@ -76,7 +76,7 @@ export function quietWords(
   const then = worst
     ? `Ahead: ${lower(fillSlots(findingSentence(worst), units))}`
     : until > 0
-      ? `Nothing to do for ${howLong(until)}.`
+      ? `Nothing to do for ${howLong(until)}${farM > 100 ? `, or ${howFar(farM, units)}` : ''}.`
       : 'Nothing more to do.';
   return { head, then };
 }

@@ -8,6 +8,7 @@ import { judge } from '@/core/judge/judgement';
 import { besideOf } from '@/core/questions/beside';
 import { day, timeOfDay } from '@/formats/dates';
 import { type Units } from '@/formats/measures';
+import { SendToPhone } from '@/features/out/SendToPhone';
 import { Header } from '@/features/shell/Header';
 import { Button } from '@/ui/Button';
 import { Problems } from '@/ui/Problems';
@@ -36,6 +37,7 @@ export function ScoreView(props: ScoreProps & { units: Units }) {
   const behind = useBehind(score.setting, score.settled, busy ? 'later' : 'now');
   const at = usePointing(timeline.endS, scored?.findings[0]?.atS ?? scored?.metrics.waterPeak.atS ?? 0);
   const [help, setHelp] = useState(false);
+  const [sending, setSending] = useState(false);
   useScoreKeys(score, at, () => setHelp(true));
   const floorC = score.setting.wishes.floorC ?? undefined;
   const row = scored ? Math.min(scored.series.rows - 1, Math.round(at.cursorS / scored.series.stepS)) : 0;
@@ -73,6 +75,16 @@ export function ScoreView(props: ScoreProps & { units: Units }) {
             </Button>
             <Button kind="quiet" disabled={!score.canRedo} onClick={score.redo} title="Redo (Shift+Z)">
               Redo
+            </Button>
+            <Button
+              onClick={() => {
+                kept.saveNow();
+                setSending(true);
+              }}
+              disabled={busy !== null || !kept.shown}
+              title="Take it along: a code for the phone"
+            >
+              Send to phone
             </Button>
             <Button kind="strong" onClick={replan} disabled={busy !== null}>
               Replan
@@ -126,6 +138,7 @@ export function ScoreView(props: ScoreProps & { units: Units }) {
         )}
       </main>
       {busy === 'planning' && <PlanningBar score={score} />}
+      {kept.shown && <SendToPhone open={sending} onOpen={setSending} outingId={outing.id} planId={kept.shown.id} />}
       <KeysSheet rows={[...SCORE_KEYS, ...SCORE_HANDS]} open={help} onOpen={setHelp} />
     </>
   );

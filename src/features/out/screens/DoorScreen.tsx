@@ -6,6 +6,7 @@ import { safetyList } from '@/core/questions/safetyList';
 import { goneNow, meantNow } from '@/core/underway/gone';
 import { OLD_FORECAST_H, plannedStartMs } from '@/core/underway/pack';
 import { AIR_STEPS, FALL_STEPS, isAsSaid, WIND_STEPS, type Sky } from '@/core/underway/taps';
+import { planDifference } from '@/core/kit/difference';
 import { weatherAt } from '@/core/outing/forecast';
 import { day, timeOfDay } from '@/formats/dates';
 import { temperature, windSpeed, type Units } from '@/formats/measures';
@@ -16,7 +17,7 @@ import { Triangle } from '@/features/out/parts/Icons';
 import { SentLine } from '@/features/out/parts/Foot';
 import { buzz } from '@/features/out/state/useAid';
 import type { Out } from '@/features/out/state/useOut';
-import { dayClock, howLong, openWords } from '@/features/out/words';
+import { dayClock, howLong, lower, openWords, upper } from '@/features/out/words';
 import { useToasts } from '@/ui/toasts';
 
 /** From head to foot, as one dresses in the hall. */
@@ -59,19 +60,20 @@ export function DoorScreen({ o, units }: { o: Out; units: Units }) {
   const packTicked = packed.filter((p) => out.ticked.has(p.key)).length;
   const problem = startProblem(o);
 
+  const undo = (...ids: (string | null)[]) => ids.forEach((id) => id && o.undo(id));
   const sky = async (next: Sky) => {
     const id = await o.tell({ kind: 'sky', sky: next });
     if (!id) return;
     buzz(40);
-    await o.redress();
-    say(isAsSaid(next) ? 'As said' : 'The plan is fitted to it', () => o.undo(id));
+    const dressed = await o.redress();
+    say(isAsSaid(next) ? 'As said' : 'Heard', () => undo(id, dressed));
   };
   const leave = async (g: string) => {
     const id = await o.tell({ kind: 'with', garment: g, along: false });
     if (!id) return;
     buzz(80);
-    say(`${byId.get(g)?.name ?? g}: not with me`, () => o.undo(id));
-    await o.redress();
+    const dressed = await o.redress();
+    say(`${byId.get(g)?.name ?? g}: not with me`, () => undo(id, dressed));
   };
   const tick = (item: string) => void o.tell({ kind: 'ticked', item, on: !out.ticked.has(item) });
   const ageH = pack.forecastMs === null ? null : (nowMs - pack.forecastMs) / 3600_000;
@@ -257,7 +259,25 @@ function PlanStands({ o, units }: { o: Out; units: Units }) {
   const { out, now } = o;
   if (!now) return <>One moment…</>;
   const [worst] = now.findings;
-  const fitted = !isAsSaid(out.sky) ? 'Fitted to what you see.' : 'As said: the plan stands.';
+  const d = planDifference(o.opened.pack.plan, out.plan);
+  const names = (ids: readonly string[]) =>
+    o.opened.pack.closet
+      .filter((g) => ids.includes(g.id))
+      .map((g) => lower(g.name))
+      .join(', ');
+  const along = (which: 0 | 1) => [...new Set([...d.worn[which], ...d.carried[which]])];
+  const [less, more] = [along(0).filter((g) => !along(1).includes(g)), along(1).filter((g) => !along(0).includes(g))];
+  const changed = [more.length > 0 && `now with ${names(more)}`, less.length > 0 && `without ${names(less)}`]
+    .filter(Boolean)
+    .join(', ');
+  const fitted =
+    isAsSaid(out.sky) && changed === ''
+      ? 'As said: the plan stands.'
+      : changed === ''
+        ? d.cues[0].length + d.cues[1].length > 0
+          ? 'Other cues, the same clothes.'
+          : 'The plan stands in that too.'
+        : `${upper(changed)}.`;
   return (
     <>
       <b className={now.safe ? '' : 'text-act'}>{now.safe ? fitted : 'Not safe as it is.'}</b>{' '}

@@ -86,11 +86,13 @@ export function HomeScreen({ o, units }: { o: Out; units: Units }) {
                       {f}
                     </span>
                   </button>
-                  <span
-                    className="flex h-[14px] justify-center text-act"
-                    aria-label={thought?.[p] === f ? 'what I expected' : undefined}
-                  >
-                    {thought?.[p] === f && <Triangle size={11} />}
+                  <span className="flex h-[14px] justify-center text-act">
+                    {thought?.[p] === f && (
+                      <>
+                        <Triangle size={11} />
+                        <span className="sr-only">what I expected</span>
+                      </>
+                    )}
                   </span>
                 </span>
               ))}

@@ -4,8 +4,9 @@ import { useMemo, useState } from 'react';
 import { FEELINGS, type Feeling } from '@/core/calibrate/votes';
 import { REASONS, type Reason } from '@/core/underway/taps';
 import type { CueNow } from '@/core/underway/outThere';
+import { nextLee } from '@/core/outing/wayClock';
 import { clock } from '@/formats/dates';
-import { degrees, temperature, type Units } from '@/formats/measures';
+import { degrees, type Units } from '@/formats/measures';
 import { Big, useHold } from '@/features/out/parts/Big';
 import { BodyRows } from '@/features/out/parts/BodyRows';
 import { FeelIcon, Triangle } from '@/features/out/parts/Icons';
@@ -188,15 +189,16 @@ export function WayScreen({
 /** Nothing asked for: for how long, what then, and what lies ahead. */
 function Quiet({ o, units, then, left }: { o: Out; units: Units; then: string | null; left: number }) {
   const { out, now } = o;
-  const { head, then: nothing } = quietWords(out, now?.findings ?? [], units, now?.endS ?? o.opened.timeline.endS);
   const { next } = out;
   const far = next ? next.metres - metresNow(o.opened.timeline, out.wayS).gone : left;
+  const { head, then: nothing } = quietWords(out, now?.findings ?? [], units, {
+    endS: now?.endS ?? o.opened.timeline.endS,
+    farM: far,
+  });
   return (
     <section className="rounded-[0.6rem] border-2 border-ink bg-sheet px-4 py-3" aria-live="polite">
       <p className="narrow text-[2.3rem] leading-none font-extrabold">{now ? head : 'One moment.'}</p>
-      <p className="mt-1 text-[1.15rem] leading-snug font-semibold">
-        {nothing} {far > 50 && next && <>{howFar(far, units)} to go.</>}
-      </p>
+      <p className="mt-1 text-[1.15rem] leading-snug font-semibold">{nothing}</p>
       <p className="text-[1rem] text-ink-2">
         {then
           ? `Then: ${then}, at ${clock(next!.dueS)}.`
@@ -226,12 +228,11 @@ function CueCard({
   const { out, now } = o;
   const far = c.metres - metresNow(o.opened.timeline, out.wayS).gone;
   const over = c.stands === 'overdue';
+  const help = helpWords(o, c, units);
   const hold = useHold(() => setCannot(true));
   const later = (reason: Reason) => {
     setCannot(false);
     void told(upper(reason), { kind: 'later', cue: c.key, reason });
-    // A reason changes what is right: the rest is planned anew at once.
-    if (reason !== 'not yet') void o.replanFromHere();
   };
   return (
     <section aria-live="assertive" aria-label={`Cue ${c.number}`}>
@@ -246,10 +247,11 @@ function CueCard({
           <span className="ml-auto">{over ? `due ${clock(c.dueS)}` : far > 30 ? howFar(far, units) : ''}</span>
         </p>
         <div className="px-4 py-3">
+          {help && <p className="narrow mb-2 text-[2.1rem] leading-[1.02] font-extrabold">{help}</p>}
           {lines.map((l, i) => (
             <p
               key={l}
-              className={`narrow font-extrabold ${i < 3 ? 'text-[2.1rem] leading-[1.02]' : 'text-[1.25rem] leading-tight'}`}
+              className={`narrow font-extrabold ${i < 3 && !help ? 'text-[2.1rem] leading-[1.02]' : 'text-[1.25rem] leading-tight'}`}
             >
               {l}.
             </p>
@@ -282,6 +284,23 @@ function CueCard({
       )}
     </section>
   );
+}
+/** What helps against the reason for which it was put off, while that lasts; empty otherwise. */
+function helpWords({ out, opened }: Out, c: CueNow, units: Units): string {
+  if (!c.later || out.nowS >= c.later.untilS) return '';
+  const left = howLong(c.later.untilS - out.nowS);
+  switch (c.later.reason) {
+    case 'hands too cold':
+      return `Hands in your armpits, ${left}. Then:`;
+    case 'group moves':
+      return `Hood up, mitts on, go. In ${left}:`;
+    case 'no shelter': {
+      const lee = nextLee(opened.timeline, out.wayS);
+      return lee === null ? `Backs to the wind, close together. In ${left}:` : `Lee in ${howFar(lee, units)}. There:`;
+    }
+    default:
+      return '';
+  }
 }
 const REASON_WORDS: Record<Reason, string> = {
   'not yet': 'Not yet: in 2 min',

@@ -41,7 +41,8 @@ export interface Out {
   tell: (...told: Told[]) => Promise<string | null>;
   undo: (id: string) => void;
   replanFromHere: () => Promise<void>;
-  redress: () => Promise<void>;
+  /** fits the plan to sky and pieces. @returns the tap that did it; null: the plan stays */
+  redress: () => Promise<string | null>;
   clock: KeptSession['clock'] | null;
   setSpeed: (speed: number) => void;
   restart: () => Promise<void>;
@@ -271,11 +272,14 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
         const rest = await companion.current!.replan(asked(), latest.current.belief);
         await tell({ kind: 'replanned', cues: rest.cues });
       }),
-    redress: () =>
-      work('Fitting the plan to it', async () => {
+    redress: async () => {
+      let made: string | null = null;
+      await work('Fitting the plan to it', async () => {
         const plan = await companion.current!.redress(asked());
-        if (plan) await tell({ kind: 'dressed', plan });
-      }),
+        if (plan) made = await tell({ kind: 'dressed', plan });
+      });
+      return made;
+    },
     clock,
     setSpeed: (speed) => {
       const real = Date.now();

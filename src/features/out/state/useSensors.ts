@@ -69,7 +69,7 @@ export function useSensors(o: Out | null): Sensors {
     if (!rehearsal || stage !== 'way') return;
     const timer = setInterval(() => {
       const now = at.current;
-      if (!now || now.out.stuckS !== null || now.out.stoppedS !== null) return;
+      if (!now || now.clock?.speed === 0 || now.out.stuckS !== null || now.out.stoppedS !== null) return;
       const { pack, timeline } = now.opened;
       const { nowS } = now.out;
       if (pack.track) {
