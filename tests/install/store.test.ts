@@ -7,6 +7,8 @@ import { KeyTaken, once } from '@/store/answered';
 import type { AddressInfo } from 'node:net';
 import { outingAtDoor } from '@/core/outing/doorDay';
 import type { Ladder } from '@/core/search/ladderTerms';
+import type { Pack } from '@/core/underway/pack';
+import type { Tap } from '@/core/underway/taps';
 import { packArchive, unpackArchive } from '@/formats/archive';
 import { stationWeather } from '@/standins/weather/simulate';
 import { weatherService } from '@/standins/weather/server';
@@ -19,8 +21,10 @@ import { lastUntold, tell } from '@/store/told';
 import { weatherOf } from '@/store/weather';
 import { atomically, OutcomeUnknown, sql } from '@/store/db';
 import { keptLines } from '@/store/homeLines';
-import { createOuting, getOuting, listOutings } from '@/store/outings';
-import { listPlans } from '@/store/plans';
+import { createOuting, forecastHeardMs, getOuting, listOutings, updateOuting } from '@/store/outings';
+import { packFor } from '@/store/packs';
+import { createPlan, listPlans } from '@/store/plans';
+import { countTaps, keepTaps, tapsOf } from '@/store/taps';
 import { listTrash } from '@/store/trash';
 import { aDoorDay } from '#tests/support/door';
 
@@ -317,6 +321,56 @@ test('a weather service that is silent stops nothing: what it last said stands, 
   expect(await weatherOf('skarn-head', at)).toBeNull();
 });
 
+test('taps are kept once, in the order they came in, and only for an outing of the athlete', async () => {
+  const { id } = await currentAthlete();
+  const [outing, other] = await listOutings(id);
+  const tap = (n: number): Tap => ({
+    id: `00000000-0000-4000-8000-00000000000${n}`,
+    atMs: 1.8e12 + n,
+    device: 'phone',
+    told: { kind: 'feels', feels: 'fine' },
+  });
+  expect(await keepTaps(id, outing.id, [tap(2), tap(1)])).toEqual([]);
+  expect(await keepTaps(id, outing.id, [tap(1), tap(3)])).toEqual([]);
+  const all = (await tapsOf(id, outing.id, 0))!;
+  expect(all.map((t) => t.id)).toEqual([tap(2), tap(1), tap(3)].map((t) => t.id));
+  expect((await tapsOf(id, outing.id, all[1].seq))!.map((t) => t.id)).toEqual([tap(3).id]);
+  expect(await countTaps(outing.id)).toBe(3);
+  // A name that another outing has already is told back, not moved.
+  expect(await keepTaps(id, other.id, [tap(1)])).toEqual([tap(1).id]);
+  expect(await countTaps(other.id)).toBe(0);
+  const nobody = '00000000-0000-4000-8000-000000000000';
+  expect(await keepTaps(nobody, outing.id, [tap(4)])).toBeNull();
+  expect(await tapsOf(nobody, outing.id, 0)).toBeNull();
+});
+
+test('an outing is packed with its plan, its pieces, its route and the age of its forecast', async () => {
+  const athlete = await currentAthlete();
+  const line = (await listOutings(athlete.id)).find((o) => o.name === 'Skarn Head round')!;
+  expect(await packFor(athlete, line.id, null)).toBe('no plan');
+  const closet = await listCloset(athlete.id);
+  const [a, b] = [closet[0].garment.id, closet[1].garment.id];
+  const plan = (worn: string) => ({ worn: [worn], carried: [], openings: {}, cues: [] });
+  const first = await createPlan(athlete.id, line.id, 'One', plan(a));
+  const second = await createPlan(athlete.id, line.id, 'Two', plan(b));
+  const newest = (await packFor(athlete, line.id, null)) as Pack;
+  expect(newest.planId).toBe(second!.id);
+  const asked = (await packFor(athlete, line.id, first!.id)) as Pack;
+  expect(asked.plan.worn).toEqual([a]);
+  expect(asked.inCloset).toHaveLength(closet.length);
+  expect(asked.track!.lat).toHaveLength(asked.outing.profile!.distanceM.length);
+  expect(asked.forecastMs).toBeGreaterThan(0);
+  // Legs alone leave the forecast as old as it is; another forecast is a new one.
+  const { id, version, ...outing } = (await getOuting(athlete.id, line.id))!;
+  await sql()`update outing set forecast_heard_at = ${new Date(0)} where id = ${id}`;
+  const next = await updateOuting(athlete.id, id, version, { ...outing, loadKg: 9 });
+  expect(await forecastHeardMs(id)).toBe(0);
+  const [hour, ...hours] = outing.forecast;
+  await updateOuting(athlete.id, id, next!, { ...outing, forecast: [{ ...hour, airC: hour.airC - 1 }, ...hours] });
+  expect(await forecastHeardMs(id)).toBeGreaterThan(0);
+  expect(await packFor(athlete, '00000000-0000-4000-8000-000000000000', null)).toBeNull();
+});
+
 test('everything out and in again has the lines and what was told', async () => {
   const { id } = await currentAthlete();
   const untold = await lastUntold(id, NOW);
@@ -324,6 +378,7 @@ test('everything out and in again has the lines and what was told', async () => 
   const before = await readAll(id);
   expect(before.archive.lines!.length).toBeGreaterThan(0);
   expect(before.archive.outings.find((o) => o.id === untold!.id)!.told!.felt).toBe('wet');
+  expect(before.archive.outings.flatMap((o) => o.taps ?? [])).toHaveLength(3);
   const packed = packArchive(before);
   await replaceAll(id, unpackArchive(packed, 'archive.zip'));
   expect(Buffer.compare(Buffer.from(packArchive(await readAll(id))), Buffer.from(packed))).toBe(0);
