@@ -15,7 +15,6 @@ function chunksOfPage() {
   const folder = join(NEXT, 'server/app/out');
   const text = readdirSync(folder, { recursive: true })
     .filter((f) => /manifest\.(js|json)$/.test(f))
-    .concat(existsSync(join(NEXT, 'build-manifest.json')) ? [] : [])
     .map((f) => read(folder, f))
     .concat(read(NEXT, 'build-manifest.json'))
     .join('\n');

@@ -45,6 +45,23 @@ export const wishesSchema = object(
 
 const settings = { type: 'object', additionalProperties: { type: 'object', additionalProperties: share } };
 
+/** What is done at one moment: pieces on and off, frost shaken out, openings set. */
+export const actionsSchema = {
+  type: 'array',
+  maxItems: 60,
+  items: {
+    oneOf: [
+      object({ do: { enum: ['putOn', 'takeOff', 'brush'] }, garment: id }, ['do', 'garment']),
+      object({ do: { const: 'set' }, garment: id, opening: id, setting: share }, [
+        'do',
+        'garment',
+        'opening',
+        'setting',
+      ]),
+    ],
+  },
+};
+
 export const planSchema = object(
   {
     worn: { type: 'array', items: id, maxItems: 60, uniqueItems: true },
@@ -56,21 +73,7 @@ export const planSchema = object(
       items: object(
         {
           atS: number(0, 72 * 3600),
-          actions: {
-            type: 'array',
-            maxItems: 60,
-            items: {
-              oneOf: [
-                object({ do: { enum: ['putOn', 'takeOff', 'brush'] }, garment: id }, ['do', 'garment']),
-                object({ do: { const: 'set' }, garment: id, opening: id, setting: share }, [
-                  'do',
-                  'garment',
-                  'opening',
-                  'setting',
-                ]),
-              ],
-            },
-          },
+          actions: actionsSchema,
           pace: object({ share: number(...PACE_RANGE), untilS: number(0, 72 * 3600) }, ['share', 'untilS']),
           shelter: object({ untilS: number(0, 72 * 3600) }, ['untilS']),
         },

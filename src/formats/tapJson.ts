@@ -13,7 +13,7 @@ import {
 } from '@/core/underway/taps';
 import { Refused, refuse, type Problem } from './problem';
 import { id, number, object, uuid } from './schemaParts';
-import { planSchema } from './schemas';
+import { actionsSchema, planSchema } from './schemas';
 import { validated } from './validate';
 
 const text = { type: 'string', minLength: 1, maxLength: 200 };
@@ -35,6 +35,7 @@ export const TOLD_SCHEMAS: Record<Told['kind'], ReturnType<typeof told>> = {
   dressed: told('dressed', { plan: planSchema }),
   started: told('started', { by: { enum: ['button', 'moving'] } }),
   done: told('done', { cue: text }),
+  did: told('did', { actions: actionsSchema }),
   later: told('later', { cue: text, reason: { enum: [...REASONS] } }),
   feels: told('feels', { feels: { enum: [...FEELINGS] } }),
   stopped: told('stopped'),

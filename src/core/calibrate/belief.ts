@@ -190,8 +190,8 @@ export function believed(
 
 /** From so many deviations off an unknown is said to have turned out otherwise, and only where that much is known of it. */
 const SAID = { off: 0.4, sd: 0.9 } as const;
-/** What is said to be as it was thought must have been asked: known better than this. */
-const ASKED_SD = 0.93;
+/** What is said to be as it was thought must have been asked: known clearly better than before. */
+const ASKED_SD = 0.8;
 
 /** What is believed now, in one sentence; empty while nothing was heard that says anything. */
 export function beliefWords({ z }: Pick<Belief, 'z'>): string {

@@ -82,7 +82,17 @@ export function findingSentence(f: Finding): string {
   if (f.kind === 'chances' || f.kind === 'stuck out') return `${f.what}: ${number(f)} ${f.means}.`;
   if (f.kind === 'floor') return `It feels like ${said(f)}.`;
   if (f.kind === 'airways') return `${f.what}, in air of ${number(f)} at {time:${f.atS}}: ${f.means}.`;
-  const verb = f.kind === 'exposure' ? 'feels like' : f.unit === '°C' && f.kind !== 'too hot' ? 'falls to' : 'reaches';
+  const many = plural(f.what);
+  const verb =
+    f.kind === 'exposure'
+      ? 'feels like'
+      : f.unit === '°C' && f.kind !== 'too hot'
+        ? many
+          ? 'fall to'
+          : 'falls to'
+        : many
+          ? 'reach'
+          : 'reaches';
   return `${f.what} ${verb} ${number(f)} at {time:${f.atS}}: ${f.means}.`;
 }
 

@@ -5,6 +5,7 @@ import { isSafe, type Finding } from '@/core/judge/findings';
 import type { Scored } from '@/core/judge/scorePlan';
 import { stretchAt } from '@/core/outing/moments';
 import { feelsLikeC } from '@/core/outing/feelsLike';
+import type { KitAction } from '@/core/kit/plan';
 import { runPlan, type Question } from '@/core/questions/question';
 import { bodyNow, windowAt, type BodyNow } from './bodyNow';
 import { dangersAhead, type Danger } from './dangers';
@@ -25,7 +26,7 @@ export interface Now {
   body: BodyNow;
   light: Light;
   /** full screen; null: nothing that cannot wait */
-  danger: { danger: Danger; steps: DressStep[] } | null;
+  danger: { danger: Danger; steps: DressStep[]; actions: KitAction[] } | null;
   /** fingers as the plan meant, if what is overdue is done now, and if it is not; null: nothing is overdue */
   overdue: { planned: Curve; now: Curve; not: Curve } | null;
   /** of the rest of the way, as far as it is known */
@@ -134,7 +135,9 @@ function dangerNow(
   list.push(...dangersAhead(scored, q.person, nowS));
   const [danger] = list.filter((d) => !isAnswered(out, d));
   if (!danger || nowS >= q.timeline.endS) return null;
-  return { danger, steps: danger.kind === 'hot' ? [] : warmestOrder(wornPlan(out, 'never'), pack.closet, nowS).steps };
+  // Of heat the way out is another one: open, off, slower.
+  if (danger.kind === 'hot') return { danger, steps: [], actions: [] };
+  return { danger, ...warmestOrder(wornPlan(out, 'never'), pack.closet, nowS) };
 }
 
 /** A danger that was read and gone on from is not shown again for this long, s; it comes back if the numbers still say so. */

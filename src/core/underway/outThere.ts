@@ -148,6 +148,9 @@ export function outThere({ pack, timeline }: Opened, taps: readonly Tap[], nowMs
         out.done.push(shifted(cue, atS));
         break;
       }
+      case 'did':
+        if (m.startMs !== null) out.done.push({ atS, actions: told.actions });
+        break;
       case 'later':
         m.laterBy.set(told.cue, { reason: told.reason, atS });
         break;

@@ -1,5 +1,5 @@
 import type { Feeling } from '@/core/calibrate/votes';
-import type { Cue, Plan } from '@/core/kit/plan';
+import type { Cue, KitAction, Plan } from '@/core/kit/plan';
 
 /** How the sky looks against the forecast, in steps. */
 export const AIR_STEPS = ['colder', 'as said', 'warmer'] as const;
@@ -40,6 +40,8 @@ export type Told =
   | { kind: 'dressed'; plan: Plan }
   | { kind: 'started'; by: 'button' | 'moving' }
   | { kind: 'done'; cue: string }
+  /** done beside the plan: what danger asked for, or what one did by oneself */
+  | { kind: 'did'; actions: KitAction[] }
   | { kind: 'later'; cue: string; reason: Reason }
   | { kind: 'feels'; feels: Feeling }
   | { kind: 'stopped' }

@@ -1,6 +1,7 @@
 import type { Garment } from '@/core/clothing/garment';
 import { changesOf, cueText } from '@/core/kit/cueWords';
 import type { Cue, Plan } from '@/core/kit/plan';
+import { ALARM } from '@/core/judge/limits';
 import type { Finding } from '@/core/judge/findings';
 import { findingSentence } from '@/core/judge/verdict';
 import type { CueReason } from '@/core/questions/missedCues';
@@ -74,7 +75,7 @@ export function quietWords(
           ? 'Nothing to do yet.'
           : 'All is well.';
   const then = worst
-    ? `Ahead: ${lower(fillSlots(findingSentence(worst), units))}`
+    ? `${worst.atS < nowS ? 'Behind you, by this calculation' : 'Ahead'}: ${lower(fillSlots(findingSentence(worst), units))}`
     : until > 0
       ? `Nothing to do for ${howLong(until)}${farM > 100 ? `, or ${howFar(farM, units)}` : ''}.`
       : 'Nothing more to do.';
@@ -103,7 +104,9 @@ export function dangerSays(d: Danger, nowS: number, units: Units): string {
     case 'face':
       return `Bare skin ${degrees(d.value, units)} ${SOON(d, nowS)}: it can freeze. White spots? Warm them with a bare hand, do not rub.`;
     case 'fingers':
-      return `Fingers ${degrees(d.value, units)} ${SOON(d, nowS)}: numb. You could not work a zip or this phone.`;
+      return d.value < ALARM.faceC
+        ? `Fingers freeze ${SOON(d, nowS)}: frostbite. Armpits, mitts, out of the wind. Do not rub; do not warm them where they may freeze again.`
+        : `Fingers ${degrees(d.value, units)} ${SOON(d, nowS)}: numb. You could not work a zip or this phone.`;
     case 'toes':
       return `Toes ${degrees(d.value, units)} ${SOON(d, nowS)}: numb. Stamp, swing your legs, loosen the boots; go down or in if they stay so.`;
     case 'cold':

@@ -21,7 +21,7 @@ const NAMES: Record<Trace['name'], string> = {
 };
 
 function shown(t: Trace, units: Units): string {
-  if (t.name === 'water') return grams(t.now, units);
+  if (t.name === 'water' || t.name === 'sweat') return grams(t.now, units);
   if (t.name === 'fingers' || t.name === 'toes') return degrees(t.now, units);
   return t.now.toFixed(0);
 }
@@ -33,12 +33,8 @@ function words(t: Trace, units: Units, { cue, pulse }: { cue: string; pulse: str
       return ['bpm', pulse];
     case 'sweat':
       return [
-        'g an hour',
-        t.end > 1.15 * t.now + 20
-          ? `${t.end.toFixed(0)} ${cue}`
-          : t.end < 0.85 * t.now - 20
-            ? `${t.end.toFixed(0)} ${cue}`
-            : 'about the same',
+        'an hour',
+        t.end > 1.15 * t.now + 20 || t.end < 0.85 * t.now - 20 ? `${grams(t.end, units)} ${cue}` : 'about the same',
       ];
     case 'water':
       return [

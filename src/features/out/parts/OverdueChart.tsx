@@ -47,6 +47,9 @@ export function OverdueChart({
   labels.forEach((l, i) => {
     if (i > 0) l.at = Math.max(l.at, labels[i - 1].at + 15);
   });
+  const foot = H - 22;
+  const over = Math.max(0, (labels[labels.length - 1]?.at ?? 0) - foot);
+  labels.forEach((l) => (l.at -= over));
   const words = labels.map((l) => `${l.says} ${degrees(end(l.c).value, units)}`).join(', ');
   return (
     <div ref={box} className="w-full">

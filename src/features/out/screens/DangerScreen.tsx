@@ -1,6 +1,8 @@
 'use client';
 import { useState } from 'react';
+import { findingSentence } from '@/core/judge/verdict';
 import { clock } from '@/formats/dates';
+import { fillSlots } from '@/formats/sentences';
 import { degrees, type Units } from '@/formats/measures';
 import { Big, useHold } from '@/features/out/parts/Big';
 import { Triangle } from '@/features/out/parts/Icons';
@@ -16,7 +18,7 @@ const REASONS = ['The hut is nearer', 'The light is longer', 'I am not there', '
 export function DangerScreen({ o, units, aloud }: { o: Out; units: Units; aloud: 'aloud' | 'silent' }) {
   const [why, setWhy] = useState(false);
   const hold = useHold(() => setWhy(true), HOLD_MS);
-  const { danger, steps } = o.now!.danger!;
+  const { danger, steps, actions } = o.now!.danger!;
   const { out, now } = o;
   const words = DANGER_WORDS[danger.kind];
   useAlert({ key: danger.kind, overS: 0, says: words.head }, aloud);
@@ -27,7 +29,11 @@ export function DangerScreen({ o, units, aloud }: { o: Out; units: Units; aloud:
     setWhy(false);
   };
   const act = async () => {
-    if (danger.kind !== 'turn back') return answer('done what was said');
+    if (danger.kind !== 'turn back') {
+      if (actions.length > 0) await o.tell({ kind: 'did', actions });
+      await answer('done what was said');
+      return o.replanFromHere();
+    }
     await o.tell({ kind: 'turned back' }, { kind: 'goes on', danger: danger.kind, why: 'turned back' });
     await o.replanFromHere();
   };
@@ -82,9 +88,7 @@ export function DangerScreen({ o, units, aloud }: { o: Out; units: Units; aloud:
               : ''}
           </li>
           {now!.findings.slice(0, 3).map((f) => (
-            <li key={f.kind + f.atS}>
-              {f.what} {f.means}
-            </li>
+            <li key={f.kind + f.atS}>{fillSlots(findingSentence(f), units)}</li>
           ))}
           <li>This is a calculation. What rescue, locals and your companions say comes first.</li>
         </ul>

@@ -10,14 +10,6 @@ interface Answer {
   refused: { id: string; problems: Problem[] }[];
 }
 
-/** Where what was tapped is. */
-export interface Sent {
-  waiting: number;
-  refused: KeptTap[];
-  /** the last try found nobody */
-  offline: boolean;
-}
-
 /**
  * Sends what the server does not have yet, the oldest first, a few hundred at a time; a tap that is sent twice does no harm. What the
  * server refuses stays here with its reason, and is not sent again.
