@@ -78,6 +78,7 @@ async function application() {
     say('script of the first load of the front door, gzip', Math.round(await firstLoadKb(`${address}/`)), 'kB');
     say('script of the first load of the score, gzip', Math.round(await firstLoadKb(address + score)), 'kB');
     await frontDoor(address, say);
+    await phone(address, say);
   });
 }
 
@@ -114,5 +115,107 @@ async function frontDoor(address, say) {
   const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
   say('front door: dial to the answer at once, median of 7', median(atOnce), 's');
   say('front door: dial to the exact answer, median of 7', median(exact), 's');
+  await browser.close();
+}
+
+/** The phone on the way: what it packs, how soon the first cue stands there without a network, a long day's memory, and scrolling. */
+async function phone(address, say) {
+  const executablePath = ensureChromium();
+  const { chromium } = createRequire(import.meta.url)('@playwright/test');
+  const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
+  const since = (from) => (performance.now() - from) / 1000;
+  const list = await (await fetch(`${address}/outings`)).text();
+  const ids = [...new Set([...list.matchAll(/\/outing\/([0-9a-f-]{36})/g)].map((m) => m[1]))];
+  const origin = { origin: address, 'content-type': 'application/json' };
+  const wide = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  // The longest outing of the demo: it is planned as its score opens.
+  await wide.goto(`${address}/outing/${ids[1]}/score`);
+  let pack = {};
+  for (let k = 0; k < 60 && !pack.plan; k++) {
+    await wide.waitForTimeout(1000);
+    pack = await (await fetch(`${address}/api/outings/${ids[1]}/pack`, { headers: origin })).json();
+  }
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  const page = await context.newPage();
+  const url = `${address}/out?outing=${ids[1]}&rehearse`;
+  const files =
+    readFileSync(join(ROOT, 'public/sw.js'), 'utf8').match(/\/_next\/static\/[^"]+|\/[\w.-]+\.(js|png)/g) ?? [];
+  let bytes = JSON.stringify(pack).length;
+  for (const f of new Set(files)) bytes += (await (await fetch(address + f)).arrayBuffer()).byteLength;
+  say('phone: what is packed, screen and outing, unzipped', bytes / 1024, 'kB');
+  await page.goto(url);
+  await page.getByText('Packed: works without a network.').waitFor();
+  await page.getByRole('button', { name: /^Start/ }).click();
+  await page
+    .getByText(/Nothing to do|All is well/)
+    .first()
+    .waitFor();
+  await context.setOffline(true);
+  const first = [];
+  for (let k = 0; k < 5; k++) {
+    const from = performance.now();
+    await page.goto(url);
+    await page.getByText(/^Then:/).waitFor();
+    first.push(since(from));
+  }
+  const median = (l) => [...l].sort((a, b) => a - b)[Math.floor(l.length / 2)];
+  say('phone: from the icon to the next cue, no network, median of 5', median(first), 's');
+  // Twelve hours of places and pulses, one of each a minute, as they lie on the phone in the evening.
+  const startMs = pack.outing.startMs - pack.outing.utcOffsetMin * 60_000;
+  await page.evaluate(
+    ([session, start]) =>
+      new Promise((done) => {
+        const open = indexedDB.open('lofted-ember-out');
+        open.onsuccess = () => {
+          const tx = open.result.transaction('taps', 'readwrite');
+          for (let m = 1; m <= 720; m++)
+            for (const told of [
+              { kind: 'fix', metres: m * 12, offM: 5 },
+              { kind: 'pulse', bpm: 120 + (m % 9) },
+            ]) {
+              const id = crypto.randomUUID();
+              tx.objectStore('taps').put({
+                id,
+                atMs: start + m * 60_000,
+                device: 'phone',
+                told,
+                session,
+                place: 'sent',
+              });
+            }
+          tx.oncomplete = () => (open.result.close(), done());
+        };
+      }),
+    [`${ids[1]} rehearsal`, startMs],
+  );
+  const cdp = await context.newCDPSession(page);
+  const long = performance.now();
+  await page.goto(url);
+  await page.getByRole('heading', { name: 'How is it right now?' }).waitFor();
+  say('phone: from the icon to the screen with 12 h of taps', since(long), 's');
+  await page.getByRole('button', { name: '60×' }).click();
+  await page.waitForTimeout(15_000);
+  await cdp.send('HeapProfiler.collectGarbage');
+  const { usedSize } = await cdp.send('Runtime.getHeapUsage');
+  say('phone: memory of the page after 12 h of taps, playing on at 60×', usedSize / 1024 / 1024, 'MB');
+  await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  const frames = await page.evaluate(async () => {
+    let n = 0;
+    const until = performance.now() + 2000;
+    while (performance.now() < until) {
+      await new Promise((go) => requestAnimationFrame(go));
+      window.scrollBy(0, n % 40 < 20 ? 9 : -9);
+      n++;
+    }
+    return n / 2;
+  });
+  say('phone: frames a second while scrolling, processor throttled four times', frames, '1/s');
+  await page.getByRole('button', { name: 'Again' }).click();
+  await page.getByRole('button', { name: /^Start/ }).click();
+  await page.getByRole('heading', { name: 'Your body now' }).waitFor();
+  const again = performance.now();
+  await page.getByRole('button', { name: 'Replan from here' }).click();
+  await page.getByText('Planned from here', { exact: true }).waitFor({ timeout: 30_000 });
+  say('phone: replan from here, processor throttled four times', since(again), 's');
   await browser.close();
 }

@@ -32,7 +32,7 @@ export interface StuckNow {
 }
 
 /** However long the day, somebody stands in the cold and waits: the search ends after this, ms. */
-const REPLAN_MS = 2200;
+const REPLAN_MS = 1400;
 /** A plan this little better is the same plan, points. */
 const SAME_POINTS = 0.05;
 

@@ -90,9 +90,12 @@ interface Memory {
   laterBy: Map<string, { reason: Reason; atS: number }>;
 }
 
-/** @param nowMs wall clock, ms since 1970 UTC */
-export function outThere({ pack, timeline }: Opened, taps: readonly Tap[], nowMs: number): OutThere {
-  const list = inForce(taps).filter((t) => t.atMs <= nowMs);
+/** What taps say whatever the clock: made once after each tap. */
+export type Told = ReturnType<typeof foldTaps>;
+
+/** Reads taps in their order. Those of a phone whose clock is ahead count too. */
+export function foldTaps({ pack, timeline }: Opened, taps: readonly Tap[]) {
+  const list = inForce(taps);
   const m: Memory = {
     startMs: null,
     homeMs: null,
@@ -224,9 +227,19 @@ export function outThere({ pack, timeline }: Opened, taps: readonly Tap[], nowMs
         break;
     }
   }
+  return { memory: m, out };
+}
+
+/** All that is known now. @param nowMs wall clock, ms since 1970 UTC */
+export const outThere = (opened: Opened, taps: readonly Tap[], nowMs: number): OutThere =>
+  standingAt(opened, foldTaps(opened, taps), nowMs);
+
+/** The same of taps that are read already. */
+export function standingAt({ timeline }: Opened, { memory: m, out: told }: Told, nowMs: number): OutThere {
+  const out = { ...told };
   const stage = m.homeMs !== null ? 'home' : m.startMs !== null ? 'way' : 'door';
   const nowS = m.startMs === null ? 0 : Math.max(0, ((m.homeMs ?? nowMs) - m.startMs) / 1000);
-  if (out.stoppedS !== null) mark({ atS: nowS, wayS: wayAt(out.marks, out.stoppedS) });
+  if (out.stoppedS !== null) out.marks = marked(out.marks, { atS: nowS, wayS: wayAt(out.marks, out.stoppedS) });
   const wayS = wayAt(out.marks, nowS);
   // What is not to be had is not in the plan, whatever became of it later.
   const plan = tidy([...out.notWith].reduce(leaveGarment, m.plan));

@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { CueReason } from '@/core/questions/missedCues';
-import { outThere, type OutThere } from '@/core/underway/outThere';
+import { foldTaps, standingAt, type OutThere } from '@/core/underway/outThere';
 import { openPack, plannedStartMs, type Opened, type Pack } from '@/core/underway/pack';
 import type { HomeAgain } from '@/core/underway/homeAgain';
 import type { Tap, Told } from '@/core/underway/taps';
@@ -115,7 +115,8 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
   }, [clock?.speed]);
 
   const nowMs = readClock(clock, realMs);
-  const out = useMemo(() => (taps ? outThere(opened, taps, nowMs) : null), [opened, taps, nowMs]);
+  const told = useMemo(() => taps && foldTaps(opened, taps), [opened, taps]);
+  const out = useMemo(() => told && standingAt(opened, told, nowMs), [opened, told, nowMs]);
 
   const tell = useCallback(
     async (...told: Told[]): Promise<string | null> => {
