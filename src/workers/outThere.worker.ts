@@ -3,7 +3,7 @@ import { believe, beliefWords, type Belief } from '@/core/calibrate/belief';
 import { plainGarment } from '@/core/clothing/garment';
 import type { Cue, Plan } from '@/core/kit/plan';
 import { missedCues, type CueReason } from '@/core/questions/missedCues';
-import { stuckHere, type Stuck } from '@/core/questions/stuckOut';
+import { stuckHere, stuckOut, type Stuck } from '@/core/questions/stuckOut';
 import { replan } from '@/core/search/replan';
 import { momentsIn, windowAt } from '@/core/underway/bodyNow';
 import { homeAgain, type HomeAgain } from '@/core/underway/homeAgain';
@@ -70,6 +70,12 @@ const api = {
     const out = known(taps, nowMs);
     const { pack, timeline } = asked();
     return missedCues({ person: pack.person, closet: pack.closet, timeline, plan: out.plan, damp: pack.damp });
+  },
+  /** How long one holds out at the farthest place, should one not be able to go on. */
+  farthest(taps: readonly Tap[], nowMs: number): Stuck | null {
+    const out = known(taps, nowMs);
+    const q = questionNow(asked(), out, null, 'now');
+    return stuckOut(q).stuck.find((s) => s.place === 'farthest') ?? null;
   },
   replan(taps: readonly Tap[], nowMs: number, belief: Believed): Rest {
     const out = known(taps, nowMs);

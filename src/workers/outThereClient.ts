@@ -58,6 +58,7 @@ export class Companion {
     this.quick.ask((api) => api.replan(taps, nowMs, belief));
   redress = ({ taps, nowMs }: Asked) => this.quick.ask((api) => api.redress(taps, nowMs));
   reasons = ({ taps, nowMs }: Asked) => this.slow.ask((api) => api.reasons(taps, nowMs));
+  farthest = ({ taps, nowMs }: Asked) => this.slow.ask((api) => api.farthest(taps, nowMs));
   believe = ({ taps, nowMs }: Asked): Promise<BelievedNow | null> => this.slow.ask((api) => api.believe(taps, nowMs));
   stuck = ({ taps, nowMs }: Asked, belief: Believed): Promise<StuckNow> =>
     this.slow.ask((api) => api.stuck(taps, nowMs, belief));

@@ -19,15 +19,16 @@ export interface Light {
 const LOOK_S = 300;
 const DAY_S = 24 * 3600;
 
-/** First moment after the start at which it is night there, s. */
+/** First moment after the start at which the evening's night begins there, s: who starts before dawn has the day before them. */
 function nightAfter(outing: Outing, startMs: number): number | null {
   const place = outing.profile ?? outing.place;
   if (!place) return null;
   const dark = (s: number) =>
     sunPosition(startMs + s * 1000, place.latitude, place.longitude).altitudeDeg < LIMIT.darkDeg;
-  if (dark(0)) return 0;
-  for (let s = LOOK_S; s <= DAY_S; s += LOOK_S) if (dark(s)) return s;
-  return null;
+  let s = 0;
+  while (s <= DAY_S && dark(s)) s += LOOK_S;
+  while (s <= DAY_S && !dark(s)) s += LOOK_S;
+  return s <= DAY_S ? s : null;
 }
 
 /**

@@ -2,6 +2,7 @@
 import { Ellipsis } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
+import { SendToPhone } from '@/features/out/SendToPhone';
 import { problemsOf, request } from '@/ui/api';
 import { Button } from '@/ui/Button';
 import { Input } from '@/ui/fields';
@@ -17,6 +18,7 @@ const item =
 /** What can be done with an outing as a whole. Putting away and deleting can be taken back. */
 export function OutingMenu({ id, name, route }: { id: string; name: string; route: boolean }) {
   const [renaming, setRenaming] = useState(false);
+  const [sending, setSending] = useState(false);
   const { problems, act, drop } = useActs();
   const say = useToasts((s) => s.say);
   const path = `/api/outings/${id}`;
@@ -51,6 +53,7 @@ export function OutingMenu({ id, name, route }: { id: string; name: string; rout
             <Item onSelect={() => setRenaming(true)}>Rename…</Item>
             <Item onSelect={copy}>Duplicate</Item>
             <Item onSelect={putAway}>Put away</Item>
+            <Item onSelect={() => setSending(true)}>Send to phone…</Item>
             <DropdownMenu.Separator className="my-1 h-px bg-grid-2" />
             <DropdownMenu.Item asChild className={item}>
               <a href={`${path}/export?as=json`} download>
@@ -69,6 +72,7 @@ export function OutingMenu({ id, name, route }: { id: string; name: string; rout
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
+      {sending && <SendToPhone open onOpen={setSending} outingId={id} />}
       {problems.length > 0 && <Problems problems={problems} title="Not done. Nothing was changed." />}
       <Rename
         open={renaming}

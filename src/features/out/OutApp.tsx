@@ -36,7 +36,7 @@ export function OutApp() {
   }, []);
   if (!address) return <div data-out className="min-h-dvh" />;
   return (
-    <div data-out className="mx-auto min-h-dvh max-w-[480px]">
+    <div data-out className="@container mx-auto min-h-dvh max-w-[480px]">
       <IconPatterns />
       {address.outing ? (
         <OneOuting

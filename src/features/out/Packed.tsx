@@ -5,12 +5,14 @@ import { day, timeOfDay } from '@/formats/dates';
 import { Mark } from '@/ui/Mark';
 import { useToasts } from '@/ui/toasts';
 import { kept, type KeptContact } from './state/kept';
-import type { useServiceWorker } from './state/useServiceWorker';
+import { Big } from './parts/Big';
+import { useInstall, type useServiceWorker } from './state/useServiceWorker';
 
 /** What is packed on this phone. */
 export function Packed({ worker }: { worker: ReturnType<typeof useServiceWorker> }) {
   const [packs, setPacks] = useState<Pack[] | null>(null);
   const say = useToasts((t) => t.say);
+  const install = useInstall();
   const read = () =>
     void kept.packs().then((list) => setPacks(list.sort((a, b) => a.outing.startMs - b.outing.startMs)));
   useEffect(read, []);
@@ -56,6 +58,15 @@ export function Packed({ worker }: { worker: ReturnType<typeof useServiceWorker>
           </li>
         ))}
       </ul>
+      {install ? (
+        <Big kind="go" className="mt-3 w-full" onClick={install}>
+          Put it beside my other applications
+        </Big>
+      ) : (
+        <p className="mt-3 text-[0.95rem] text-ink-2">
+          The browser’s menu, “Add to home screen”, puts this beside your other applications: one tap, no address.
+        </p>
+      )}
       <Contact />
       <p className="mt-4 text-[1rem]">
         <a href="/outings" className="inline-flex min-h-[44px] items-center underline">

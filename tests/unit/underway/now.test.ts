@@ -108,6 +108,9 @@ describe('light', () => {
     expect(l.darkS! / 3600 + 9).toBeGreaterThan(16.4);
     expect(l.darkS! / 3600 + 9).toBeLessThan(17.2);
     expect(l.meant).toBe(false);
+    // Who starts at five has the dark of the morning first, and the same evening.
+    const early = lightAt(planned, { startMs: T0 - 4 * 3600_000, nowS: 0, wayS: 0, endS: 7000 });
+    expect(early.darkS! / 3600 + 5).toBeCloseTo(l.darkS! / 3600 + 9, 0);
   });
 });
 

@@ -85,11 +85,11 @@ export function Choice<T extends string>({
   onPick: (v: T) => void;
 }) {
   return (
-    <div role="radiogroup" aria-label={label} className="grid grid-cols-[3rem_1fr] items-center gap-x-1">
-      <span className="text-[1rem] font-semibold" aria-hidden="true">
+    <div role="radiogroup" aria-label={label} className="flex flex-wrap items-center gap-x-1">
+      <span className="w-[3rem] text-[1rem] font-semibold" aria-hidden="true">
         {label}
       </span>
-      <span className="flex gap-1">
+      <span className="flex min-w-[min(100%,15rem)] flex-1 flex-wrap gap-1">
         {options.map((o) => (
           <button
             key={o}
@@ -97,7 +97,7 @@ export function Choice<T extends string>({
             role="radio"
             aria-checked={o === value}
             onClick={() => onPick(o)}
-            className={`min-h-[46px] cursor-pointer rounded-[0.4rem] border px-1 text-[0.95rem] leading-tight ${o === 'as said' ? 'flex-[1.5]' : 'flex-1'} ${o === value ? 'border-go bg-go font-bold text-on-go' : 'border-grid-2 bg-sheet text-ink'}`}
+            className={`min-h-[46px] cursor-pointer rounded-[0.4rem] border px-1 text-[0.95rem] leading-tight ${o === 'as said' ? 'flex-[1.5] basis-[6.5rem]' : 'flex-1 basis-[4rem]'} ${o === value ? 'border-go bg-go font-bold text-on-go' : 'border-grid-2 bg-sheet text-ink'}`}
           >
             {words[o]}
           </button>

@@ -70,7 +70,7 @@ export function BodyRows({
 }) {
   const x = scaleLinear([body.fromS, body.toS], [PAD, W - PAD]);
   return (
-    <section aria-label="Your body now">
+    <section aria-label="Your body now" className="@container">
       <h2 className="flex items-baseline justify-between text-[1.05rem] font-bold">
         Your body now
         <span className="text-[0.8rem] font-normal text-ink-2">
@@ -98,7 +98,7 @@ export function BodyRows({
         return (
           <div
             key={t.name}
-            className="grid grid-cols-[4.4rem_3.6rem_auto_1fr] items-center gap-x-2 border-t border-grid-2 py-[1px]"
+            className="grid grid-cols-[4.4rem_3.6rem_auto_1fr] items-center gap-x-2 @max-[18rem]:grid-cols-[1fr_auto] border-t border-grid-2 py-[1px]"
           >
             <span className="text-[1rem] font-semibold">{NAMES[t.name]}</span>
             <span className="text-right text-[1.35rem] leading-none font-bold whitespace-nowrap">

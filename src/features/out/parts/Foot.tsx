@@ -66,7 +66,7 @@ export function Foot({
         </Line>
       )}
       <SentLine o={o} />
-      <div className="mt-2 grid grid-cols-2 gap-2">
+      <div className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(min(100%,9.5rem),1fr))] gap-2">
         <Big size="small" kind="quiet" aria-pressed={aloud === 'aloud'} onClick={onAloud}>
           {aloud === 'aloud' ? <Volume2 size={18} aria-hidden="true" /> : <VolumeX size={18} aria-hidden="true" />}
           {aloud === 'aloud' ? 'Cues are said aloud' : 'Cues only buzz'}

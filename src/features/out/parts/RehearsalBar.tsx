@@ -28,7 +28,7 @@ export function RehearsalBar({ o }: { o: Out }) {
         type="button"
         onClick={() => void o.restart()}
         title="From the door again"
-        className="ml-auto min-h-[40px] cursor-pointer underline"
+        className="ml-auto min-h-[40px] min-w-[44px] cursor-pointer underline"
       >
         Again
       </button>

@@ -101,7 +101,11 @@ export function DangerScreen({ o, units, aloud }: { o: Out; units: Units; aloud:
           </span>
         </Big>
         {why && (
-          <div className="mt-2 grid grid-cols-2 gap-2" role="group" aria-label="Why do you go on?">
+          <div
+            className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(min(100%,9.5rem),1fr))] gap-2"
+            role="group"
+            aria-label="Why do you go on?"
+          >
             {REASONS.map((r) => (
               <Big key={r} size="row" onClick={() => void answer(r)}>
                 {r}

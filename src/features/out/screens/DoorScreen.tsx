@@ -1,6 +1,6 @@
 'use client';
 import { Check } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Garment } from '@/core/clothing/garment';
 import { safetyList } from '@/core/questions/safetyList';
 import { goneNow, meantNow } from '@/core/underway/gone';
@@ -16,8 +16,9 @@ import { Big, Choice, useHold } from '@/features/out/parts/Big';
 import { Triangle } from '@/features/out/parts/Icons';
 import { SentLine } from '@/features/out/parts/Foot';
 import { buzz } from '@/features/out/state/useAid';
+import { kept, type KeptContact } from '@/features/out/state/kept';
 import type { Out } from '@/features/out/state/useOut';
-import { dayClock, howLong, lower, openWords, upper } from '@/features/out/words';
+import { dayClock, homeMessage, howLong, lower, openWords, upper } from '@/features/out/words';
 import { useToasts } from '@/ui/toasts';
 
 /** From head to foot, as one dresses in the hall. */
@@ -166,7 +167,7 @@ export function DoorScreen({ o, units }: { o: Out; units: Units }) {
             {packTicked} of {packed.length}
           </span>
         </h2>
-        <div className="grid grid-cols-2 gap-x-3 max-[340px]:grid-cols-1">
+        <div className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,9.5rem),1fr))] gap-x-3">
           {packed.map((p) => (
             <PackRow
               key={p.key}
@@ -188,7 +189,11 @@ export function DoorScreen({ o, units }: { o: Out; units: Units }) {
           Something is not with me
         </Big>
         {missing && (
-          <div className="mt-1 grid grid-cols-2 gap-2" role="group" aria-label="What is not with you?">
+          <div
+            className="mt-1 grid grid-cols-[repeat(auto-fill,minmax(min(100%,9.5rem),1fr))] gap-2"
+            role="group"
+            aria-label="What is not with you?"
+          >
             {of([...worn, ...carried]).map((g) => (
               <Big key={g.id} size="small" disabled={o.busy !== null} onClick={() => void leave(g.id)}>
                 {g.name}
@@ -215,6 +220,7 @@ export function DoorScreen({ o, units }: { o: Out; units: Units }) {
           </p>
         )}
       </section>
+      <Safety o={o} units={units} />
       <SentLine o={o} />
       <div className="sticky bottom-0 bg-paper pt-1 pb-2">
         {problem ? (
@@ -240,11 +246,63 @@ export function DoorScreen({ o, units }: { o: Out; units: Units }) {
             <Triangle size={18} /> As it is now this plan is not safe: see above.
           </p>
         )}
-        <p className="sr-only">{dayClock(startMs, pack.outing.utcOffsetMin, 0)}</p>
       </div>
     </>
   );
 }
+
+/** When one is due, who knows, when to turn, and what happens if one cannot go on. */
+function Safety({ o, units }: { o: Out; units: Units }) {
+  const { opened, now, farthest } = o;
+  const { outing } = opened.pack;
+  const [contact, setContact] = useState<KeptContact>({ name: '', number: '' });
+  useEffect(() => {
+    void kept.own<KeptContact>('contact').then((c) => c && setContact(c));
+  }, []);
+  if (!now) return null;
+  const startMs = Math.max(o.nowMs, plannedStartMs(opened.pack));
+  const at = (s: number) => dayClock(startMs, outing.utcOffsetMin, s);
+  const { darkS, turnByS, meant } = now.light;
+  const message = homeMessage({
+    name: outing.name,
+    place: null,
+    says: `I leave at ${at(0)}.`,
+    due: `${at(now.endS)}; if I am not back by ${at(now.endS + GRACE_S)}, try to reach me, then call for help`,
+  });
+  return (
+    <section aria-label="Should something happen" className="border-t border-ink py-1">
+      <h2 className="flex items-baseline justify-between text-[1.05rem] font-bold">
+        Due back {at(now.endS)}
+        {contact.name && (
+          <span className="text-[0.9rem] font-normal text-ink-2">{contact.name} knows once it is sent</span>
+        )}
+      </h2>
+      <p className="text-[0.98rem] leading-snug">
+        {darkS !== null && `Night from ${at(darkS)}${meant ? ', as planned: a lamp' : ''}. `}
+        {turnByS !== null && turnByS < now.endS && !meant && `Turn back by ${at(turnByS)} at the latest. `}
+        {farthest &&
+          `If you cannot go on at the farthest place: ${farthest.dangerH === null ? 'no danger within 12 hours by this calculation' : `danger after ${farthest.dangerH.toFixed(1)} h`} in all that is along, ${farthest.doorH.toFixed(1)} h from a door, ${temperature(farthest.airC, units)}.`}
+      </p>
+      <div className="mt-1 grid grid-cols-[repeat(auto-fill,minmax(min(100%,9.5rem),1fr))] gap-2">
+        <a
+          href={`sms:${contact.number.replace(/[^\d+]/g, '')}?&body=${encodeURIComponent(message)}`}
+          className="flex min-h-[44px] items-center justify-center rounded-[0.6rem] border-2 border-grid-2 px-2 text-center text-[0.95rem] leading-tight font-semibold"
+        >
+          Tell {contact.name || 'somebody'} by text
+        </a>
+        <Big
+          size="small"
+          kind="quiet"
+          onClick={() => void navigator.clipboard?.writeText(message).then(() => buzz(30))}
+        >
+          Copy the words
+        </Big>
+      </div>
+    </section>
+  );
+}
+/** Nobody calls for help over a late bus: so long after the time one is due, s (engineering value). */
+const GRACE_S = 3600;
 
 /** Things no closet knows, that are asked for at every door. */
 const ASKED: ReadonlySet<string> = new Set([
@@ -316,11 +374,11 @@ function TickRow({
       role="checkbox"
       aria-checked={on}
       onClick={onTick}
-      className="grid min-h-[40px] w-full cursor-pointer grid-cols-[1.9rem_4rem_1fr] items-center gap-x-2 border-b border-grid-2 py-1 text-left leading-tight"
+      className="grid min-h-[40px] w-full cursor-pointer grid-cols-[1.9rem_4rem_1fr] items-center gap-x-2 @max-[17rem]:grid-cols-[1.9rem_1fr] border-b border-grid-2 py-1 text-left leading-tight"
     >
       <Box on={on} />
       <span className="text-[1rem] font-semibold">{name}</span>
-      <span className="text-[0.98rem]">{children}</span>
+      <span className="text-[0.98rem] @max-[17rem]:col-start-2">{children}</span>
     </button>
   );
 }

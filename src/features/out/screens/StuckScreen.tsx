@@ -99,7 +99,7 @@ export function StuckScreen({ o, units }: { o: Out; units: Units }) {
       {stuck && (
         <section aria-label="Put on, in this order" className="mt-2 border-t border-ink pt-1">
           <h2 className="text-[1.05rem] font-bold">Put on, in this order</h2>
-          <div className="grid grid-cols-2 gap-x-3">
+          <div className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,9.5rem),1fr))] gap-x-3">
             {[
               ...stuck.steps.map((s) => s.says),
               'Sit on the pack, out of the wind',
@@ -132,7 +132,7 @@ export function StuckScreen({ o, units }: { o: Out; units: Units }) {
         <h2 className="flex items-baseline justify-between text-[1.05rem] font-bold">
           Watch each other <span className="text-[0.9rem] font-normal text-ink-2">tap what you see</span>
         </h2>
-        <div className="mt-1 grid grid-cols-2 gap-2">
+        <div className="mt-1 grid grid-cols-[repeat(auto-fill,minmax(min(100%,9.5rem),1fr))] gap-2">
           {SIGNS.map((s) => (
             <Big
               key={s}
@@ -157,7 +157,7 @@ export function StuckScreen({ o, units }: { o: Out; units: Units }) {
       >
         In {howLong(nextS)}: move toes, count to 20. Look: cheeks, nose, fingers.
       </p>
-      <div className="mt-2 grid grid-cols-2 gap-2">
+      <div className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(min(100%,9.5rem),1fr))] gap-2">
         <Big onClick={() => void o.tell({ kind: 'unstuck' }).then(() => o.replanFromHere())}>We go on</Big>
         <Big onClick={() => sayAloud(`${message} ${message}`)}>Read it aloud, twice</Big>
       </div>
@@ -261,7 +261,7 @@ function CallForHelp({
         </p>
       )}
       <blockquote className="speak my-1 text-[1.05rem] leading-snug">“{message}”</blockquote>
-      <div className="grid grid-cols-2 gap-2">
+      <div className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,9.5rem),1fr))] gap-2">
         <a
           href={link}
           className="flex min-h-[64px] items-center justify-center rounded-[0.6rem] border-2 border-go bg-go px-2 text-center text-[1.1rem] leading-tight font-bold text-on-go"

@@ -20,6 +20,7 @@ import {
   asksNow,
   cueLine,
   cueLines,
+  dayClock,
   howFar,
   howLong,
   metresNow,
@@ -134,7 +135,7 @@ export function WayScreen({
         <h2 className="mb-1 flex items-baseline justify-between text-[1.05rem] font-bold">
           How is it right now? <span className="text-[0.85rem] font-normal text-ink-2">one tap</span>
         </h2>
-        <div className="grid grid-cols-3 gap-2">
+        <div className="grid grid-cols-[repeat(auto-fit,minmax(6.6rem,1fr))] gap-2">
           {FEELINGS.map((f) => (
             <Big key={f} size="feel" onClick={() => void feels(f)}>
               <FeelIcon feels={f} /> {upper(f)}
@@ -145,7 +146,7 @@ export function WayScreen({
           {o.belief?.says}
         </p>
       </section>
-      <div className="grid grid-cols-[1fr_0.8fr_2fr] gap-2">
+      <div className="flex flex-wrap gap-2 *:flex-1 *:last:basis-[9.5rem]">
         {out.stoppedS === null ? (
           <Big onClick={() => void told('Stopped', { kind: 'stopped' })}>Stopped</Big>
         ) : (
@@ -166,7 +167,11 @@ export function WayScreen({
       </div>
       {out.stoppedS !== null && <StoppedWords o={o} units={units} />}
       {lateOpen && (
-        <div className="mt-2 grid grid-cols-4 gap-2" role="group" aria-label="How late?">
+        <div
+          className="mt-2 grid grid-cols-[repeat(auto-fit,minmax(4rem,1fr))] gap-2"
+          role="group"
+          aria-label="How late?"
+        >
           {LATE_STEPS.map((m) => (
             <Big
               key={m}
@@ -190,6 +195,7 @@ export function WayScreen({
 function Quiet({ o, units, then, left }: { o: Out; units: Units; then: string | null; left: number }) {
   const { out, now } = o;
   const { next } = out;
+  const turn = turnWords(o);
   const far = next ? next.metres - metresNow(o.opened.timeline, out.wayS).gone : left;
   const { head, then: nothing } = quietWords(out, now?.findings ?? [], units, {
     endS: now?.endS ?? o.opened.timeline.endS,
@@ -204,9 +210,21 @@ function Quiet({ o, units, then, left }: { o: Out; units: Units; then: string | 
           ? `Then: ${then}, at ${clock(next!.dueS)}.`
           : `${howFar(left, units)} to the end, about ${clock(now?.endS ?? 0)} out.`}
       </p>
+      {turn && <p className="text-[1rem] text-ink-2">{turn}</p>}
     </section>
   );
 }
+
+/** When to turn at the latest, while that still lies ahead and matters; empty otherwise. */
+function turnWords({ out, now, opened }: Out): string {
+  const light = now?.light;
+  if (!light || light.darkS === null || light.turnByS === null || light.meant || out.turnedBackWayS !== null) return '';
+  if (light.turnByS <= out.nowS || light.endS < light.darkS - SPARE_S) return '';
+  const at = (s: number) => dayClock(out.startMs!, opened.pack.outing.utcOffsetMin, s);
+  return `Turn back by ${at(light.turnByS)}: night from ${at(light.darkS)}.`;
+}
+/** Home so long before night, and nobody need think of turning, s. */
+const SPARE_S = 3600;
 
 /** A cue that is near, due or over: in letters read at arm's length, with its two answers. */
 function CueCard({
@@ -260,7 +278,7 @@ function CueCard({
         </div>
       </div>
       {over && now?.overdue && <OverdueChart curves={now.overdue} nowS={out.nowS} units={units} />}
-      <div className="mt-2 grid grid-cols-[2fr_1fr] gap-2">
+      <div className="mt-2 flex flex-wrap gap-2 *:first:flex-[2] *:last:flex-1 *:last:basis-[6rem]">
         <Big kind="go" size="main" onClick={onDone}>
           Done
         </Big>
@@ -274,7 +292,11 @@ function CueCard({
         </Big>
       </div>
       {cannot && (
-        <div className="mt-2 grid grid-cols-2 gap-2" role="group" aria-label="Why not now?">
+        <div
+          className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(min(100%,9.5rem),1fr))] gap-2"
+          role="group"
+          aria-label="Why not now?"
+        >
           {REASONS.map((r) => (
             <Big key={r} size="small" onClick={() => later(r)}>
               {REASON_WORDS[r]}

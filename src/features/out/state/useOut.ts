@@ -1,5 +1,6 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { Stuck } from '@/core/questions/stuckOut';
 import type { CueReason } from '@/core/questions/missedCues';
 import { foldTaps, standingAt, type OutThere } from '@/core/underway/outThere';
 import { openPack, plannedStartMs, type Opened, type Pack } from '@/core/underway/pack';
@@ -30,6 +31,8 @@ export interface Out {
   reasons: readonly CueReason[];
   stuck: StuckNow | null;
   home: HomeAgain | null;
+  /** should one not be able to go on at the farthest place; null: not worked out yet */
+  farthest: Stuck | null;
   /** what the phone is busy with, for people; null: nothing */
   busy: string | null;
   /** something that went wrong, in a sentence */
@@ -70,6 +73,7 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
   const [reasons, setReasons] = useState<CueReason[]>([]);
   const [stuck, setStuck] = useState<StuckNow | null>(null);
   const [home, setHome] = useState<HomeAgain | null>(null);
+  const [farthest, setFarthest] = useState<Stuck | null>(null);
   const [busy, setBusy] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [offline, setOffline] = useState(false);
@@ -186,6 +190,21 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [planMark, count < 0, pack]);
 
+  const atDoor = out?.stage === 'door';
+  const packMark = JSON.stringify([out?.plan.worn, out?.plan.carried, out?.sky]);
+  useEffect(() => {
+    if (!atDoor) return;
+    let gone = false;
+    companion.current?.farthest(asked()).then(
+      (f) => !gone && setFarthest(f),
+      () => {},
+    );
+    return () => {
+      gone = true;
+    };
+    // `packMark`: it depends on what is along and on the sky alone.
+  }, [atDoor, packMark, asked, pack]);
+
   const isStuck = out?.stuckS != null;
   useEffect(() => {
     if (!isStuck) return setStuck(null);
@@ -261,6 +280,7 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
     reasons,
     stuck,
     home,
+    farthest,
     busy,
     trouble,
     offline,

@@ -7,6 +7,25 @@ export interface WorkerState {
   says: string;
 }
 
+/** What a browser that can install hands over, once. */
+interface InstallOffer extends Event {
+  prompt: () => Promise<void>;
+}
+
+/** A way to put the application beside the phone's others, where the browser offers one; null: it does not, or it is there already. */
+export function useInstall(): (() => void) | null {
+  const [offer, setOffer] = useState<InstallOffer | null>(null);
+  useEffect(() => {
+    const hear = (e: Event) => {
+      e.preventDefault();
+      setOffer(e as InstallOffer);
+    };
+    window.addEventListener('beforeinstallprompt', hear);
+    return () => window.removeEventListener('beforeinstallprompt', hear);
+  }, []);
+  return offer && (() => void offer.prompt().then(() => setOffer(null)));
+}
+
 /** Takes the screen in, so that it opens without a network; says whether it will. */
 export function useServiceWorker(): WorkerState {
   const [state, setState] = useState<WorkerState>({ ready: false, says: '' });
