@@ -1,5 +1,6 @@
 // npm run bench: speed and memory as JSON lines { name, value, unit }; of the core in Node, of the planner in a browser,
 // and the weight of the score's first load.
+/* global indexedDB, crypto, requestAnimationFrame, window */
 import { createServer } from 'node:http';
 import { createRequire } from 'node:module';
 import { readFileSync } from 'node:fs';

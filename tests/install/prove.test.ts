@@ -5,7 +5,11 @@ import { spawnSync } from 'node:child_process';
  * of each here, run as built code (Jest's is ten times slower); `npm run prove` runs them all, docs/planner.md has the result.
  */
 const lines = (...args: string[]): Record<string, never>[] => {
-  const r = spawnSync(process.execPath, ['scripts/prove.mjs', ...args], { encoding: 'utf8', timeout: 280_000 });
+  const r = spawnSync(
+    process.execPath,
+    ['scripts/prove.mjs', ...args, ...(args.includes('--learning') ? [] : ['--learning', '0'])],
+    { encoding: 'utf8', timeout: 280_000 },
+  );
   expect(r.stderr.replace(/npm warn.*\n/g, '')).toBe('');
   return r.stdout
     .trim()
@@ -41,4 +45,30 @@ test('ten planned outings keep the rules of good sense: hat, hands, stop layer, 
   const summary = all.pop() as unknown as { plans: number; sensible: number };
   expect(all.filter((o) => Object.keys(o.breaks).length > 0)).toEqual([]);
   expect(summary).toMatchObject({ plans: 10, sensible: 10 });
+}, 300_000);
+
+test('six outings halve the error of water, fingers and torso, none makes it worse by a tenth, and the intervals hold', () => {
+  const [proof] = lines(
+    '--small',
+    '0',
+    '--random',
+    '0',
+    '--schools',
+    '0',
+    '--plans',
+    '0',
+    '--learning',
+    '40',
+  ) as unknown as {
+    errorAfterOutingsOverBefore: Record<string, number[]>;
+    truthsInEightInTenOfAHundred: number;
+  }[];
+  for (const error of Object.values(proof.errorAfterOutingsOverBefore)) {
+    expect(error).toHaveLength(7);
+    expect(error[6]).toBeLessThanOrEqual(0.5);
+    expect(Math.max(...error)).toBeLessThanOrEqual(1.1);
+  }
+  // Of 280 truths eight in ten: within 75 and 85 in a hundred nineteen times of twenty.
+  expect(proof.truthsInEightInTenOfAHundred).toBeGreaterThanOrEqual(75);
+  expect(proof.truthsInEightInTenOfAHundred).toBeLessThanOrEqual(85);
 }, 300_000);

@@ -1,0 +1,153 @@
+import { AVERAGE_PERSON, PERSON_RANGE } from '@/core/body/person';
+import { expects, learn, SCALES, WORDS, type FeltThen, type Outed, type Word } from '@/core/calibrate/learn';
+import {
+  athleteAs,
+  athleteWith,
+  nothingLearned,
+  of,
+  PARAMETER_NAMES,
+  PARAMETERS,
+  type Learned,
+  type Parameter,
+} from '@/core/calibrate/learned';
+import { learnedWords } from '@/core/calibrate/learnedWords';
+import { oddsOf, wordSays, type Scale } from '@/core/calibrate/ordinal';
+import { SKI_CLOSET, upStopDown } from '#tests/support/outings';
+
+const timeline = upStopDown();
+const plan = {
+  worn: [
+    'thin-merino-base',
+    'grid-fleece',
+    'wind-shell-pits',
+    'briefs',
+    'thin-tights',
+    'soft-trousers',
+    'wool-socks',
+    'touring-boots',
+    'liner-gloves',
+    'thin-cap',
+  ],
+  carried: [],
+  openings: {},
+  cues: [],
+};
+const day = (felt: FeltThen[] = [], waterG: number | null = null): Outed => ({
+  timeline,
+  plan,
+  closet: SKI_CLOSET,
+  felt,
+  weighed: waterG === null ? [] : [{ garment: 'wool-socks', waterG, scaleG: 1 }],
+});
+const up = (part: FeltThen['part'], word: Word): FeltThen => ({ part, word, fromS: 600, toS: 4200 });
+const learned = (...args: Parameters<typeof day>) => learn(nothingLearned(), AVERAGE_PERSON, day(...args));
+const expected = expects(day([], 0), AVERAGE_PERSON, nothingLearned().mean).weighed[0];
+
+describe('words in their order', () => {
+  const scale: Scale = { cuts: [-1.5, -0.5, 0.5, 1.5], sd: 0.7, slip: 0.05 };
+  it('one of them is always said, and each is likeliest in its own place', () => {
+    for (const reading of [-3, -1, 0, 0.4, 2]) {
+      const odds = WORDS.map((_, w) => oddsOf(scale, w, reading));
+      expect(odds.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 6);
+    }
+    [-2.2, -1, 0, 1, 2.2].forEach((reading, w) => {
+      const odds = WORDS.map((_, k) => oddsOf(scale, k, reading));
+      expect(odds.indexOf(Math.max(...odds))).toBe(w);
+    });
+  });
+  it('the score is the slope of the log of the odds', () => {
+    for (const word of [0, 2, 4])
+      for (const reading of [-1, 0.2, 1.3]) {
+        const h = 1e-4;
+        const slope =
+          (Math.log(oddsOf(scale, word, reading + h)) - Math.log(oddsOf(scale, word, reading - h))) / (2 * h);
+        expect(wordSays(scale, word, reading).score).toBeCloseTo(slope, 3);
+      }
+  });
+  it('the information is that of the score in the mean, as Fisher has it', () => {
+    const mean = WORDS.reduce((sum, _, w) => {
+      const { score } = wordSays(scale, w, 0.3);
+      return sum + oddsOf(scale, w, 0.3) * score * score;
+    }, 0);
+    expect(wordSays(scale, 2, 0.3).information).toBeCloseTo(mean, 6);
+  });
+});
+
+describe('what one outing teaches', () => {
+  it('heavier socks: more sweat; lighter ones: less; and it is known better than before', () => {
+    const heavy = learned([], 1.4 * expected);
+    expect(of(heavy, 'sweat').mean).toBeGreaterThan(0.03);
+    expect(of(learned([], 0.6 * expected), 'sweat').mean).toBeLessThan(-0.03);
+    expect(of(heavy, 'sweat').sd).toBeLessThan(PARAMETERS.sweat.sd);
+    expect(heavy.outings).toBe(1);
+  });
+  it.each<[FeltThen['part'], Parameter]>([
+    ['torso', 'comfort'],
+    ['hands', 'hands'],
+    ['feet', 'feet'],
+    ['face', 'face'],
+  ])('cold and hot move the comfort of %s', (part, parameter) => {
+    expect(of(learned([up(part, 'cold')]), parameter).mean).toBeLessThan(0);
+    expect(of(learned([up(part, 'hot')]), parameter).mean).toBeGreaterThan(0);
+  });
+  it('nothing told teaches nothing', () => {
+    expect(learned()).toEqual(nothingLearned());
+  });
+  it('a lying outing moves nothing by more than one standard deviation', () => {
+    const lies = learned(
+      [up('torso', 'hot'), up('hands', 'hot'), up('feet', 'hot'), up('face', 'hot')],
+      40 * expected + 900,
+    );
+    PARAMETER_NAMES.forEach((p) => expect(Math.abs(of(lies, p).mean)).toBeLessThanOrEqual(PARAMETERS[p].sd + 1e-9));
+  });
+  it('one absurd weight says less than a high one: the tails are heavy', () => {
+    const high = of(learned([], 1.5 * expected), 'sweat').mean;
+    const absurd = of(learned([], 60 * expected), 'sweat').mean;
+    expect(Math.abs(absurd)).toBeLessThan(high);
+  });
+  it('the covariance stays one: symmetric, and no variance grows', () => {
+    const l = learned([up('torso', 'cool'), up('hands', 'cold')], expected);
+    l.covariance.forEach((row, i) => {
+      row.forEach((v, j) => expect(v).toBeCloseTo(l.covariance[j][i], 12));
+      expect(row[i]).toBeGreaterThan(0);
+      expect(row[i]).toBeLessThanOrEqual(nothingLearned().covariance[i][i] + 1e-9);
+    });
+  });
+  it('an offset of comfort is no physics: it shifts what is said of the same skin', () => {
+    const i = PARAMETER_NAMES.indexOf('hands');
+    const theta = PARAMETER_NAMES.map((_, k) => (k === i ? 2 : 0));
+    const of0 = expects(day([up('hands', 'fine')]), AVERAGE_PERSON, nothingLearned().mean).felt[0];
+    expect(expects(day([up('hands', 'fine')]), AVERAGE_PERSON, theta).felt[0]).toBeCloseTo(of0 + 2, 9);
+    expect(SCALES.hands.cuts).toHaveLength(WORDS.length - 1);
+  });
+});
+
+describe('the athlete as learned', () => {
+  const with_ = (p: Parameter, mean: number, sd: number): Learned => {
+    const l = nothingLearned();
+    const i = PARAMETER_NAMES.indexOf(p);
+    l.mean[i] = mean;
+    l.covariance[i][i] = sd * sd;
+    return l;
+  };
+  it('is the one they said, changed by what was learned, and never outside its range', () => {
+    expect(athleteAs(AVERAGE_PERSON, nothingLearned())).toEqual(AVERAGE_PERSON);
+    expect(athleteAs(AVERAGE_PERSON, with_('sweat', Math.log(1.21), 0.05)).sweatGain).toBeCloseTo(1.21, 9);
+    expect(athleteAs(AVERAGE_PERSON, with_('comfort', 0.8, 0.2)).warmth).toBeCloseTo(0.8, 9);
+    expect(
+      athleteWith(
+        AVERAGE_PERSON,
+        PARAMETER_NAMES.map(() => 50),
+      ).sweatGain,
+    ).toBe(PERSON_RANGE.sweatGain[1]);
+  });
+  it('in words with where eight in ten lie', () => {
+    expect(learnedWords(with_('sweat', Math.log(1.21), 0.07), 'sweat')).toBe(
+      'you sweat 21 % more than you said, 11 to 32 %',
+    );
+    expect(learnedWords(with_('comfort', -0.9, 0.3), 'comfort')).toBe('you run 0.9 K colder, 0.5 to 1.3 K');
+    expect(learnedWords(with_('sweat', 0.1, 0.2), 'sweat')).toBe('you sweat 11 % more than you said, −14 to 43 %');
+    expect(learnedWords(with_('sweat', 0.06, 0.1), 'sweat')).toBe('you sweat as you said');
+    expect(learnedWords(with_('sweat', 0.064, 0.1), 'sweat')).toMatch(/more/);
+  });
+});
