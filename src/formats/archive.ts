@@ -43,6 +43,9 @@ export interface ArchivedOuting {
   deletedAt: string | null;
   /** when its forecast was heard or brought in; earlier versions left it out */
   forecastHeardAt?: string | null;
+  /** the athlete's numbers rest on it since then; it is left out of learning; left out where it is not so */
+  learnedAt?: string;
+  leftOut?: boolean;
   outing: Outing;
   /** the file of every point of its route; null: legs by hand */
   route: string | null;
@@ -96,6 +99,8 @@ export const archiveSchema = object(
           archivedAt: orNull(time),
           deletedAt: orNull(time),
           forecastHeardAt: orNull(time),
+          learnedAt: time,
+          leftOut: { type: 'boolean' },
           outing: {
             ...outingSchema,
             properties: { ...outingSchema.properties, profile: orNull(profileSchema) },

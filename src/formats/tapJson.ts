@@ -53,6 +53,7 @@ export const TOLD_SCHEMAS: Record<Told['kind'], ReturnType<typeof told>> = {
   felt: told('felt', { part: { enum: [...PARTS] }, felt: { enum: [...FELT] } }),
   weighed: told('weighed', { garment: id, grams: number(0, 100_000) }),
   hung: told('hung', { garment: id, hung: flag }),
+  wet: told('wet', { garment: id, dampGm2: number(0, 2000) }),
   kept: told('kept'),
   undo: told('undo', { tap: uuid }),
 };

@@ -20,9 +20,18 @@ export async function readAll(athleteId: string): Promise<Whole> {
       select id, ${iso('created_at')} as created, ${iso('removed_at')} as removed from garment where athlete_id = ${athleteId}`;
     const timeOf = new Map(times.map((t) => [t.id, t]));
     const rows = await sql()<
-      { id: string; created: string; archived: string | null; deleted: string | null; heard: string | null }[]
+      {
+        id: string;
+        created: string;
+        archived: string | null;
+        deleted: string | null;
+        heard: string | null;
+        learned: string | null;
+        leftOut: boolean;
+      }[]
     >`
-      select id, ${iso('created_at')} as created, ${iso('forecast_heard_at')} as heard, ${iso('archived_at')} as archived, ${iso('deleted_at')} as deleted
+      select id, ${iso('created_at')} as created, ${iso('forecast_heard_at')} as heard, ${iso('learned_at')} as learned,
+        left_out as "leftOut", ${iso('archived_at')} as archived, ${iso('deleted_at')} as deleted
       from outing where athlete_id = ${athleteId} order by created_at, id`;
     const routes: Whole['routes'] = {};
     const outings: ArchivedOuting[] = [];
@@ -38,6 +47,8 @@ export async function readAll(athleteId: string): Promise<Whole> {
         archivedAt: row.archived,
         deletedAt: row.deleted,
         forecastHeardAt: row.heard,
+        ...(row.learned ? { learnedAt: row.learned } : {}),
+        ...(row.leftOut ? { leftOut: true } : {}),
         outing,
         route: points.length > 0 ? routeFile(id, outing.name) : null,
         plans: await plansOf(id),
@@ -120,6 +131,7 @@ export async function replaceAll(athleteId: string, { archive, routes }: Whole):
       await tx`
         update outing set created_at = ${o.createdAt}::text::timestamptz,
           archived_at = ${o.archivedAt}::text::timestamptz, deleted_at = ${o.deletedAt}::text::timestamptz,
+          learned_at = ${o.learnedAt ?? null}::text::timestamptz, left_out = ${o.leftOut ?? false},
           forecast_heard_at = ${o.forecastHeardAt ?? o.createdAt}::text::timestamptz
         where id = ${o.id}`;
       for (const p of o.plans)

@@ -1,4 +1,5 @@
 import type { Tap } from '@/core/underway/taps';
+import { validate as isUuid } from 'uuid';
 import { atomically, sql } from './db';
 
 /** More taps than the longest day has with a pulse every few seconds; beyond this something is wrong. */
@@ -27,10 +28,16 @@ export async function keepTaps(athleteId: string, outingId: string, taps: readon
     const tx = sql();
     const [own] = await tx`select 1 from outing where id = ${outingId} and athlete_id = ${athleteId}`;
     if (!own) return null;
-    for (const t of taps)
-      await tx`
+    for (const t of taps) {
+      const { count } = await tx`
         insert into tap (id, outing_id, at_ms, device, told) values (${t.id}, ${outingId}, ${t.atMs}, ${t.device},
           ${tx.json(t.told as never)}) on conflict (id) do nothing`;
+      // Once, when it comes in first: what is set by hand later stays.
+      if (count === 1 && t.told.kind === 'wet' && isUuid(t.told.garment))
+        await tx`
+          update garment set damp_gm2 = ${t.told.dampGm2}, version = version + 1
+          where id = ${t.told.garment} and athlete_id = ${athleteId} and removed_at is null`;
+    }
     const ids = taps.map((t) => t.id);
     const elsewhere = await tx<
       { id: string }[]

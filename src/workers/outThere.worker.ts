@@ -1,5 +1,7 @@
 import { expose } from 'comlink';
 import { believe, beliefWords, type Belief } from '@/core/calibrate/belief';
+import { type Person } from '@/core/body/person';
+import { learnFromAll, type ToldOuting } from '@/core/underway/outed';
 import { plainGarment } from '@/core/clothing/garment';
 import type { Cue, Plan } from '@/core/kit/plan';
 import { missedCues, type CueReason } from '@/core/questions/missedCues';
@@ -71,6 +73,8 @@ const api = {
     const { pack, timeline } = asked();
     return missedCues({ person: pack.person, closet: pack.closet, timeline, plan: out.plan, damp: pack.damp });
   },
+  /** What told outings teach of an athlete: needs nothing packed. */
+  learn: (person: Person, list: readonly ToldOuting[]) => learnFromAll(person, list),
   /** How long one holds out at the farthest place, should one not be able to go on. */
   farthest(taps: readonly Tap[], nowMs: number): Stuck | null {
     const out = known(taps, nowMs);

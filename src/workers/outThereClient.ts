@@ -1,4 +1,7 @@
 import { wrap, type Remote } from 'comlink';
+import type { Person } from '@/core/body/person';
+import type { Learned } from '@/core/calibrate/learned';
+import type { ToldOuting } from '@/core/underway/outed';
 import type { Pack } from '@/core/underway/pack';
 import type { Tap } from '@/core/underway/taps';
 import type { Believed, Now } from '@/core/underway/now';
@@ -68,5 +71,21 @@ export class Companion {
   close(): void {
     this.quick.close();
     this.slow.close();
+  }
+}
+
+/** Learns from told outings in a thread of its own. @returns what is known, and outings that could not be read */
+export async function learnInWorker(
+  person: Person,
+  list: readonly ToldOuting[],
+): Promise<{ learned: Learned; failed: string[] }> {
+  const worker = new Worker(WORKER);
+  try {
+    const broken = new Promise<never>((_, reject) => {
+      worker.onerror = (e) => reject(new WorkerBroke(e.message || 'not to be had'));
+    });
+    return await Promise.race([wrap<OutThereWorker>(worker).learn(person, list), broken]);
+  } finally {
+    worker.terminate();
   }
 }

@@ -304,3 +304,43 @@ test('what is tapped without a network is sent when there is one, once, and anot
   await expect(second.getByRole('checkbox', { name: /^Head/ })).toBeChecked();
   await other.close();
 });
+
+test('what was told in the hall teaches: shown with how sure it is, left out, counted, taken over, and taken back', async ({
+  browser,
+  request,
+}) => {
+  const pack = await (await request.get(`/api/outings/${outing}/pack`)).json();
+  const tap = (atS: number, told: object) => ({ id: randomUUID(), atMs: startMs + atS * 1000, device: 'phone', told });
+  const base = pack.closet.find(
+    (g: { group: string; role: string; id: string }) =>
+      g.group === 'torso' && g.role === 'base' && pack.plan.worn.includes(g.id),
+  );
+  const sent = await request.post(`/api/outings/${outing}/taps`, {
+    headers,
+    data: {
+      taps: [
+        tap(0, { kind: 'dressed', plan: pack.plan }),
+        tap(1, { kind: 'started', by: 'button' }),
+        tap(1800, { kind: 'feels', feels: 'too hot' }),
+        tap(5000, { kind: 'home' }),
+        tap(5010, { kind: 'felt', part: 'hands', felt: 'cold' }),
+        tap(5020, { kind: 'weighed', garment: base.id, grams: Math.round(base.massG + 45) }),
+      ],
+    },
+  });
+  expect((await sent.json()).refused).toEqual([]);
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 900 } })).newPage();
+  await page.goto(`${ORIGIN}/me`);
+  const panel = page.getByRole('region', { name: 'What your outings say' });
+  await expect(panel.getByText(/From 1 outing;/)).toBeVisible();
+  await expect(panel.getByText(/your hands feel cold .* sooner/)).toBeVisible();
+  await panel.getByRole('button', { name: 'Unusual day: leave it out' }).click();
+  await expect(panel.getByRole('button', { name: 'Count it' })).toBeVisible();
+  await panel.getByRole('button', { name: 'Count it' }).click();
+  await panel.getByRole('button', { name: 'Take these numbers over' }).click();
+  await expect(panel.getByText(/taken over/).last()).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(panel.getByRole('button', { name: 'Take these numbers over' })).toBeVisible();
+  expect(await faults(page)).toEqual([]);
+  await page.context().close();
+});

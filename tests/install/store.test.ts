@@ -24,6 +24,7 @@ import { keptLines } from '@/store/homeLines';
 import { createOuting, forecastHeardMs, getOuting, listOutings, updateOuting } from '@/store/outings';
 import { packFor } from '@/store/packs';
 import { createPlan, listPlans } from '@/store/plans';
+import { listTeaching, markTeaching, toldOuting } from '@/store/learning';
 import { countTaps, keepTaps, tapsOf } from '@/store/taps';
 import { listTrash } from '@/store/trash';
 import { aDoorDay } from '#tests/support/door';
@@ -339,6 +340,15 @@ test('taps are kept once, in the order they came in, and only for an outing of t
   // A name that another outing has already is told back, not moved.
   expect(await keepTaps(id, other.id, [tap(1)])).toEqual([tap(1).id]);
   expect(await countTaps(other.id)).toBe(0);
+  // What came home wet is damp in the closet, once: set dry by hand, the same tap sent again wets it no more.
+  const [piece] = await listCloset(id);
+  const wet: Tap = { ...tap(5), told: { kind: 'wet', garment: piece.garment.id, dampGm2: 41 } };
+  await keepTaps(id, outing.id, [wet]);
+  const damp = (await listCloset(id)).find((o) => o.garment.id === piece.garment.id)!;
+  expect(damp).toMatchObject({ dampGm2: 41, version: piece.version + 1 });
+  await updateGarment(id, piece.garment.id, damp.version, { garment: damp.garment, dampGm2: 0 });
+  await keepTaps(id, outing.id, [wet]);
+  expect((await listCloset(id)).find((o) => o.garment.id === piece.garment.id)!.dampGm2).toBe(0);
   const nobody = '00000000-0000-4000-8000-000000000000';
   expect(await keepTaps(nobody, outing.id, [tap(4)])).toBeNull();
   expect(await tapsOf(nobody, outing.id, 0)).toBeNull();
@@ -371,6 +381,31 @@ test('an outing is packed with its plan, its pieces, its route and the age of it
   expect(await packFor(athlete, '00000000-0000-4000-8000-000000000000', null)).toBeNull();
 });
 
+test('outings that were told teach, until they are left out or taken over; a tap before the start teaches nothing', async () => {
+  const athlete = await currentAthlete();
+  const line = (await listOutings(athlete.id)).find((o) => o.name === 'Skarn Head round')!;
+  const tap = (n: number, told: Tap['told']): Tap => ({
+    id: `00000000-0000-4000-8000-0000000001${String(n).padStart(2, '0')}`,
+    atMs: line.startMs + n * 1000,
+    device: 'phone',
+    told,
+  });
+  await keepTaps(athlete.id, line.id, [tap(1, { kind: 'felt', part: 'hands', felt: 'cold' })]);
+  const mine = async () => (await listTeaching(athlete.id)).find((o) => o.id === line.id);
+  expect(await mine()).toBeUndefined();
+  await keepTaps(athlete.id, line.id, [tap(2, { kind: 'started', by: 'button' })]);
+  expect(await mine()).toMatchObject({ name: 'Skarn Head round', leftOut: false, learned: false });
+  expect((await toldOuting(athlete, line.id))!.taps).toHaveLength(2);
+  expect(await markTeaching(athlete.id, [line.id], { leftOut: true })).toBe(1);
+  expect(await mine()).toMatchObject({ leftOut: true, learned: false });
+  await markTeaching(athlete.id, [line.id], { leftOut: false, learned: true });
+  expect(await mine()).toMatchObject({ leftOut: false, learned: true });
+  await markTeaching(athlete.id, [line.id], { learned: false });
+  expect(await mine()).toMatchObject({ leftOut: false, learned: false });
+  await markTeaching(athlete.id, [line.id], { leftOut: true, learned: true });
+  expect(await markTeaching('00000000-0000-4000-8000-000000000000', [line.id], { learned: false })).toBe(0);
+});
+
 test('everything out and in again has the lines and what was told', async () => {
   const { id } = await currentAthlete();
   const untold = await lastUntold(id, NOW);
@@ -378,7 +413,8 @@ test('everything out and in again has the lines and what was told', async () => 
   const before = await readAll(id);
   expect(before.archive.lines!.length).toBeGreaterThan(0);
   expect(before.archive.outings.find((o) => o.id === untold!.id)!.told!.felt).toBe('wet');
-  expect(before.archive.outings.flatMap((o) => o.taps ?? [])).toHaveLength(3);
+  expect(before.archive.outings.flatMap((o) => o.taps ?? [])).toHaveLength(6);
+  expect(before.archive.outings.find((o) => o.leftOut)!.learnedAt).toBeDefined();
   const packed = packArchive(before);
   await replaceAll(id, unpackArchive(packed, 'archive.zip'));
   expect(Buffer.compare(Buffer.from(packArchive(await readAll(id))), Buffer.from(packed))).toBe(0);

@@ -79,6 +79,18 @@ async function honest(address) {
       'PUT /api/athlete/wishes': { wishes, version: 1 },
       'POST /api/lines': { line: 'run 50 min −6', name: 'Tuesday run' },
       'PUT /api/outings/[id]/told': { felt: 'right' },
+      'POST /api/outings/[id]/taps': {
+        taps: [
+          { id: '00000000-0000-4000-8000-00000000f022', atMs: 1.8e12, device: 'fuzz', told: { kind: 'dressed', plan } },
+          {
+            id: '00000000-0000-4000-8000-00000000f023',
+            atMs: 1.8e12,
+            device: 'fuzz',
+            told: { kind: 'pulse', bpm: 90 },
+          },
+        ],
+      },
+      'PATCH /api/learning': { outings: [o.id], leftOut: true },
       'POST /api/outings/laid': { outing: { ...o.outing, profile: undefined }, plan },
       'POST /api/first-run': { pieces: ['wind-shell'], units: 'metric', warmth: 0, sweatGain: 1, constriction: 1 },
       'PUT /api/weather': { station: 'lang-tarn' },
@@ -152,7 +164,18 @@ export async function fuzz(address, inputs, seed = 1) {
     const id = method === 'DELETE' ? '00000000-0000-4000-8000-000000000000' : hostileId(ids[kind] ?? ids.outings, c);
     const query =
       c.next() < 0.1
-        ? c.pick(['?as=%00', '?as=exe', '?as[]=x', '?sport=exe', '?shelter=%FF', `?${'a=b&'.repeat(500)}`, '?%'])
+        ? c.pick([
+            '?as=%00',
+            '?as=exe',
+            '?as[]=x',
+            '?sport=exe',
+            '?shelter=%FF',
+            '?since=1e9',
+            '?since=-1',
+            '?plan=x',
+            `?${'a=b&'.repeat(500)}`,
+            '?%',
+          ])
         : '';
     const path =
       encodeURI(route.path.replace('[id]', '\u0001')).replace(
@@ -210,6 +233,7 @@ async function stillWhole(address) {
     '/ladder',
     '/closet',
     '/me',
+    '/out',
     '/outing/new',
     ...there.flatMap((o) => [`/outing/${o.id}`, `/outing/${o.id}/score`]),
   ];

@@ -135,7 +135,7 @@ function pieces(timeline: Timeline, marks: readonly WayMark[]): Piece[] {
     return m.wayS - list[i].wayS < 1 && seconds >= HALT_S ? [{ wayS: m.wayS, seconds }] : [];
   });
   const halted = (from: number, to: number) =>
-    halts.filter((h) => h.wayS > from && h.wayS < to).reduce((sum, h) => sum + h.seconds, 0);
+    halts.filter((h) => h.wayS >= from + 1 && h.wayS <= to - 1).reduce((sum, h) => sum + h.seconds, 0);
   const out: Piece[] = [];
   timeline.legs.forEach((_, leg) => {
     const [from, to] = [timeline.legStartS[leg], timeline.legStartS[leg + 1]];

@@ -17,6 +17,8 @@ import type { Felt, Part } from './taps';
 export interface WetPiece {
   garment: string;
   waterG: number;
+  /** the same spread over all its cloth, g/m² */
+  dampGm2: number;
   dryMin: number | null;
 }
 
@@ -82,7 +84,7 @@ function wetPieces(
       // Spread over all its cloth: mass over mass per area.
       const dampGm2 = (waterG * g.weightGm2) / g.massG;
       const minutes = dryingMinutes(g, dampWaterGm2(g, dampGm2), DRYING_PLACES['on a line indoors']);
-      return [{ garment: g.id, waterG, dryMin: Number.isFinite(minutes) ? minutes : null }];
+      return [{ garment: g.id, waterG, dampGm2, dryMin: Number.isFinite(minutes) ? minutes : null }];
     })
     .sort((a, b) => b.waterG - a.waterG);
 }

@@ -222,6 +222,9 @@ export function foldTaps({ pack, timeline }: Opened, taps: readonly Tap[]) {
       case 'hung':
         out.hung[told.hung ? 'add' : 'delete'](told.garment);
         break;
+      case 'wet':
+        // The closet's business: nothing on the way follows from it.
+        break;
       case 'kept':
         out.kept = true;
         break;

@@ -62,6 +62,8 @@ export type Told =
   | { kind: 'felt'; part: Part; felt: Felt }
   | { kind: 'weighed'; garment: string; grams: number }
   | { kind: 'hung'; garment: string; hung: boolean }
+  /** how wet a piece came home, beyond dry storage, g/m² of cloth: the closet knows it from then on */
+  | { kind: 'wet'; garment: string; dampGm2: number }
   | { kind: 'kept' }
   /** takes back another tap */
   | { kind: 'undo'; tap: string };

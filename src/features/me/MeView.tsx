@@ -7,6 +7,7 @@ import { CAUTIONS } from '@/core/judge/verdict';
 import { minus } from '@/formats/measures';
 import { turnOf } from '@/formats/turns';
 import { Everything } from './Everything';
+import { LearnedPanel } from './LearnedPanel';
 import { Header } from '@/features/shell/Header';
 import type { Athlete } from '@/store/athlete';
 import { Button } from '@/ui/Button';
@@ -133,6 +134,14 @@ export function MeView({ athlete }: { athlete: Athlete }) {
           </form>
           <aside className="max-w-[56ch] space-y-4 border-l border-grid-2 pl-6 text-ink-2 max-[900px]:border-l-0 max-[900px]:pl-0">
             <Engine />
+            <LearnedPanel
+              person={(saved ?? stored).person}
+              onTake={(person) => {
+                const before = saved ?? stored;
+                save({ ...before, person });
+                return () => save(before);
+              }}
+            />
             <Everything />
             <h2 className="font-semibold text-ink">Cautions</h2>
             <ul className="list-disc space-y-1.5 pl-4">

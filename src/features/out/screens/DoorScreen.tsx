@@ -228,12 +228,7 @@ export function DoorScreen({ o, units }: { o: Out; units: Units }) {
             <b className="text-act">It cannot be started now.</b> {problem}
           </p>
         ) : (
-          <Big
-            kind="go"
-            size="main"
-            className="w-full flex-col gap-0"
-            onClick={() => void o.tell({ kind: 'started', by: 'button' })}
-          >
+          <Big kind="go" size="main" className="w-full flex-col gap-0" onClick={() => void o.start('button')}>
             Start
             <span className="text-[0.9rem] font-normal">
               {pack.track ? 'or go: it starts when you move' : 'the clock begins'}

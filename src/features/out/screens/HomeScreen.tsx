@@ -34,6 +34,16 @@ export function HomeScreen({ o, units }: { o: Out; units: Units }) {
   const base = [...out.plan.worn.flatMap((id) => garments.get(id) ?? [])].find(
     (g) => g.group === 'torso' && g.role === 'base',
   );
+  // What is wet is told once, with the last word: the closet then plans with it.
+  const keep = () =>
+    o.tell(
+      { kind: 'kept' },
+      ...(o.home?.wet ?? []).map((w) => ({
+        kind: 'wet' as const,
+        garment: w.garment,
+        dampGm2: Math.min(2000, w.dampGm2),
+      })),
+    );
   const feel = (part: Part, felt: Felt) => {
     buzz(30);
     void o.tell({ kind: 'felt', part, felt });
@@ -155,16 +165,12 @@ export function HomeScreen({ o, units }: { o: Out; units: Units }) {
       </section>
       <SentLine o={o} />
       <div className="sticky bottom-0 bg-paper pt-1 pb-2">
-        <Big
-          kind="go"
-          size="main"
-          className="w-full flex-col gap-0"
-          disabled={out.kept}
-          onClick={() => void o.tell({ kind: 'kept' })}
-        >
+        <Big kind="go" size="main" className="w-full flex-col gap-0" disabled={out.kept} onClick={() => void keep()}>
           {out.kept ? 'Kept' : 'Keep'}
           <span className="text-[0.9rem] font-normal">
-            {out.kept ? 'it is in what you have told; change it as you like' : 'what you told, and what hangs'}
+            {out.kept
+              ? 'it is in what you have told; change it as you like'
+              : 'what you told; the closet then knows what is damp'}
           </span>
         </Big>
       </div>

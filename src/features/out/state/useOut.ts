@@ -42,6 +42,8 @@ export interface Out {
   refused: readonly KeptTap[];
   /** stores what is told, then acknowledges it. @returns its id; null where it could not be kept */
   tell: (...told: Told[]) => Promise<string | null>;
+  /** begins, with the plan as it is at that moment: what was worn is known whatever becomes of the plan at home */
+  start: (by: 'button' | 'moving') => Promise<string | null>;
   undo: (id: string) => void;
   replanFromHere: () => Promise<void>;
   /** fits the plan to sky and pieces. @returns the tap that did it; null: the plan stays */
@@ -287,6 +289,7 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
     waiting: taps.filter((t) => t.place === 'here').length,
     refused: taps.filter((t) => t.place === 'refused'),
     tell,
+    start: (by) => tell({ kind: 'dressed', plan: out.plan }, { kind: 'started', by }),
     undo: (id) => void tell({ kind: 'undo', tap: id }),
     replanFromHere: () =>
       work('Planning the rest from here', async () => {

@@ -44,7 +44,7 @@ export function useSensors(o: Out | null): Sensors {
     if (!found) return;
     if (now.out.stage === 'door') {
       if (found.metres > STARTED_M && found.offM < STARTED_M && now.out.startMs === null && readyToStart(now))
-        void now.tell({ kind: 'started', by: 'moving' });
+        void now.start('moving');
       return;
     }
     if (now.out.nowS - keptAt.current.fix < KEEP_EVERY_S) return;
