@@ -1,24 +1,22 @@
 'use client';
 import { Check } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Garment } from '@/core/clothing/garment';
 import { safetyList } from '@/core/questions/safetyList';
 import { goneNow, meantNow } from '@/core/underway/gone';
 import { OLD_FORECAST_H, plannedStartMs } from '@/core/underway/pack';
 import { AIR_STEPS, FALL_STEPS, isAsSaid, WIND_STEPS, type Sky } from '@/core/underway/taps';
-import { planDifference } from '@/core/kit/difference';
 import { weatherAt } from '@/core/outing/forecast';
 import { day, timeOfDay } from '@/formats/dates';
 import { temperature, windSpeed, type Units } from '@/formats/measures';
-import { fillSlots } from '@/formats/sentences';
-import { findingSentence } from '@/core/judge/verdict';
 import { Big, Choice, useHold } from '@/features/out/parts/Big';
 import { Triangle } from '@/features/out/parts/Icons';
+import { PlanStands } from '@/features/out/parts/PlanStands';
+import { Safety } from '@/features/out/parts/Safety';
 import { SentLine } from '@/features/out/parts/Foot';
 import { buzz } from '@/features/out/state/useAid';
-import { kept, type KeptContact } from '@/features/out/state/kept';
 import type { Out } from '@/features/out/state/useOut';
-import { dayClock, homeMessage, howLong, lower, openWords, upper } from '@/features/out/words';
+import { howLong, openWords } from '@/features/out/words';
 import { useToasts } from '@/ui/toasts';
 
 /** From head to foot, as one dresses in the hall. */
@@ -246,59 +244,6 @@ export function DoorScreen({ o, units }: { o: Out; units: Units }) {
   );
 }
 
-/** When one is due, who knows, when to turn, and what happens if one cannot go on. */
-function Safety({ o, units }: { o: Out; units: Units }) {
-  const { opened, now, farthest } = o;
-  const { outing } = opened.pack;
-  const [contact, setContact] = useState<KeptContact>({ name: '', number: '' });
-  useEffect(() => {
-    void kept.own<KeptContact>('contact').then((c) => c && setContact(c));
-  }, []);
-  if (!now) return null;
-  const startMs = Math.max(o.nowMs, plannedStartMs(opened.pack));
-  const at = (s: number) => dayClock(startMs, outing.utcOffsetMin, s);
-  const { darkS, turnByS, meant } = now.light;
-  const message = homeMessage({
-    name: outing.name,
-    place: null,
-    says: `I leave at ${at(0)}.`,
-    due: `${at(now.endS)}; if I am not back by ${at(now.endS + GRACE_S)}, try to reach me, then call for help`,
-  });
-  return (
-    <section aria-label="Should something happen" className="border-t border-ink py-1">
-      <h2 className="flex items-baseline justify-between text-[1.05rem] font-bold">
-        Due back {at(now.endS)}
-        {contact.name && (
-          <span className="text-[0.9rem] font-normal text-ink-2">{contact.name} knows once it is sent</span>
-        )}
-      </h2>
-      <p className="text-[0.98rem] leading-snug">
-        {darkS !== null && `Night from ${at(darkS)}${meant ? ', as planned: a lamp' : ''}. `}
-        {turnByS !== null && turnByS < now.endS && !meant && `Turn back by ${at(turnByS)} at the latest. `}
-        {farthest &&
-          `If you cannot go on at the farthest place: ${farthest.dangerH === null ? 'no danger within 12 hours by this calculation' : `danger after ${farthest.dangerH.toFixed(1)} h`} in all that is along, ${farthest.doorH.toFixed(1)} h from a door, ${temperature(farthest.airC, units)}.`}
-      </p>
-      <div className="mt-1 grid grid-cols-[repeat(auto-fill,minmax(min(100%,9.5rem),1fr))] gap-2">
-        <a
-          href={`sms:${contact.number.replace(/[^\d+]/g, '')}?&body=${encodeURIComponent(message)}`}
-          className="flex min-h-[44px] items-center justify-center rounded-[0.6rem] border-2 border-grid-2 px-2 text-center text-[0.95rem] leading-tight font-semibold"
-        >
-          Tell {contact.name || 'somebody'} by text
-        </a>
-        <Big
-          size="small"
-          kind="quiet"
-          onClick={() => void navigator.clipboard?.writeText(message).then(() => buzz(30))}
-        >
-          Copy the words
-        </Big>
-      </div>
-    </section>
-  );
-}
-/** Nobody calls for help over a late bus: so long after the time one is due, s (engineering value). */
-const GRACE_S = 3600;
-
 /** Things no closet knows, that are asked for at every door. */
 const ASKED: ReadonlySet<string> = new Set([
   'A light',
@@ -306,38 +251,6 @@ const ASKED: ReadonlySet<string> = new Set([
   'A way to call for help',
   'Somebody who knows',
 ]);
-
-/** What becomes of the plan under this sky: the gravest thing first, never rosier than it. */
-function PlanStands({ o, units }: { o: Out; units: Units }) {
-  const { out, now } = o;
-  if (!now) return <>One moment…</>;
-  const [worst] = now.findings;
-  const d = planDifference(o.opened.pack.plan, out.plan);
-  const names = (ids: readonly string[]) =>
-    o.opened.pack.closet
-      .filter((g) => ids.includes(g.id))
-      .map((g) => lower(g.name))
-      .join(', ');
-  const along = (which: 0 | 1) => [...new Set([...d.worn[which], ...d.carried[which]])];
-  const [less, more] = [along(0).filter((g) => !along(1).includes(g)), along(1).filter((g) => !along(0).includes(g))];
-  const changed = [more.length > 0 && `now with ${names(more)}`, less.length > 0 && `without ${names(less)}`]
-    .filter(Boolean)
-    .join(', ');
-  const fitted =
-    isAsSaid(out.sky) && changed === ''
-      ? 'As said: the plan stands.'
-      : changed === ''
-        ? d.cues[0].length + d.cues[1].length > 0
-          ? 'Other cues, the same clothes.'
-          : 'The plan stands in that too.'
-        : `${upper(changed)}.`;
-  return (
-    <>
-      <b className={now.safe ? '' : 'text-act'}>{now.safe ? fitted : 'Not safe as it is.'}</b>{' '}
-      {worst ? fillSlots(findingSentence(worst), units) : 'You should feel a little cool for ten minutes.'}
-    </>
-  );
-}
 
 /** Why it cannot be started at this hour, if so: there must be weather to go in. */
 function startProblem(o: Out): string | null {

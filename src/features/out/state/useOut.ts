@@ -2,7 +2,8 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Stuck } from '@/core/questions/stuckOut';
 import type { CueReason } from '@/core/questions/missedCues';
-import { foldTaps, standingAt, type OutThere } from '@/core/underway/outThere';
+import { foldTaps } from '@/core/underway/foldTaps';
+import { standingAt, type OutThere } from '@/core/underway/outThere';
 import { openPack, plannedStartMs, type Opened, type Pack } from '@/core/underway/pack';
 import type { HomeAgain } from '@/core/underway/homeAgain';
 import type { Tap, Told } from '@/core/underway/taps';
