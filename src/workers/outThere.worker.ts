@@ -4,6 +4,10 @@ import { type Person } from '@/core/body/person';
 import { learnFromAll, type ToldOuting } from '@/core/underway/outed';
 import { plainGarment } from '@/core/clothing/garment';
 import type { Cue, Plan } from '@/core/kit/plan';
+import type { Finding } from '@/core/judge/findings';
+import { besideFindings } from '@/core/judge/judgement';
+import { besideOf } from '@/core/questions/beside';
+import { chances } from '@/core/questions/chances';
 import { missedCues, type CueReason } from '@/core/questions/missedCues';
 import { stuckHere, stuckOut, type Stuck } from '@/core/questions/stuckOut';
 import { replan } from '@/core/search/replan';
@@ -26,6 +30,12 @@ export interface Rest {
   cues: Cue[];
   safe: boolean;
   saves: number;
+}
+
+/** What may go otherwise than this one run says, as findings beside it. */
+export interface Otherwise {
+  farthest: Stuck | null;
+  findings: Finding[];
 }
 
 export interface StuckNow {
@@ -75,11 +85,18 @@ const api = {
   },
   /** What told outings teach of an athlete: needs nothing packed. */
   learn: (person: Person, list: readonly ToldOuting[]) => learnFromAll(person, list),
-  /** How long one holds out at the farthest place, should one not be able to go on. */
-  farthest(taps: readonly Tap[], nowMs: number): Stuck | null {
+  /** What may go otherwise: over the spread of forecast and athlete, and should one not be able to go on at the farthest place. */
+  otherwise(taps: readonly Tap[], nowMs: number): Otherwise {
     const out = known(taps, nowMs);
     const q = questionNow(asked(), out, null, 'now');
-    return stuckOut(q).stuck.find((s) => s.place === 'farthest') ?? null;
+    const stuck = stuckOut(q);
+    const spread = chances({ ...q, leadDays: q.lead });
+    const floorC = asked().pack.wishes.floorC ?? undefined;
+    return {
+      farthest: stuck.stuck.find((s) => s.place === 'farthest') ?? null,
+      // The same list as on the score: what is weak there is weak here.
+      findings: besideFindings(besideOf(q, { chances: spread, stuckOut: stuck, floorC })),
+    };
   },
   replan(taps: readonly Tap[], nowMs: number, belief: Believed): Rest {
     const out = known(taps, nowMs);

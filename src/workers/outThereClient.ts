@@ -6,9 +6,9 @@ import type { Pack } from '@/core/underway/pack';
 import type { Tap } from '@/core/underway/taps';
 import type { Believed, Now } from '@/core/underway/now';
 import { WorkerBroke } from './client';
-import type { BelievedNow, OutThereWorker, Rest, StuckNow } from './outThere.worker';
+import type { BelievedNow, Otherwise, OutThereWorker, Rest, StuckNow } from './outThere.worker';
 
-export type { BelievedNow, Now, Rest, StuckNow };
+export type { BelievedNow, Now, Otherwise, Rest, StuckNow };
 
 /** `outThere.worker.ts` as `scripts/worker.mjs` bundles it. */
 const WORKER = '/outThere.worker.js';
@@ -61,7 +61,7 @@ export class Companion {
     this.quick.ask((api) => api.replan(taps, nowMs, belief));
   redress = ({ taps, nowMs }: Asked) => this.quick.ask((api) => api.redress(taps, nowMs));
   reasons = ({ taps, nowMs }: Asked) => this.slow.ask((api) => api.reasons(taps, nowMs));
-  farthest = ({ taps, nowMs }: Asked) => this.slow.ask((api) => api.farthest(taps, nowMs));
+  otherwise = ({ taps, nowMs }: Asked): Promise<Otherwise> => this.slow.ask((api) => api.otherwise(taps, nowMs));
   believe = ({ taps, nowMs }: Asked): Promise<BelievedNow | null> => this.slow.ask((api) => api.believe(taps, nowMs));
   stuck = ({ taps, nowMs }: Asked, belief: Believed): Promise<StuckNow> =>
     this.slow.ask((api) => api.stuck(taps, nowMs, belief));

@@ -169,7 +169,9 @@ async function playToTheEnd(page: Page) {
   await page.getByRole('button', { name: '60×' }).click();
   for (let k = 0; k < 2; k++) {
     const done = page.getByRole('button', { name: 'Done', exact: true });
-    await done.click({ timeout: 120_000 });
+    await done.waitFor({ timeout: 120_000 });
+    expect((await done.boundingBox())!.height).toBeGreaterThanOrEqual(84);
+    await done.click();
     await expect(page.getByText('Done', { exact: true }).first()).toBeVisible();
   }
   await expect(page.getByText(/Nothing more to do|Nothing to do/).first()).toBeVisible();
@@ -195,6 +197,9 @@ test('packed once, it opens, plays an outing to its end and comes home without n
   await page.getByRole('button', { name: /^Start/ }).click();
   await expect(page.getByRole('heading', { name: 'Your body now' })).toBeVisible();
   expect(await faults(page)).toEqual([]);
+  // For mittens, on a screen that is touched.
+  for (const name of ['Too hot', 'Feet cold'])
+    expect((await page.getByRole('button', { name }).boundingBox())!.height).toBeGreaterThanOrEqual(84);
   await playToTheEnd(page);
   await page.getByRole('radio', { name: 'cool' }).first().click();
   await page.getByRole('button', { name: 'A gram more' }).click();
@@ -323,7 +328,7 @@ test('what was told in the hall teaches: shown with how sure it is, left out, co
         tap(1, { kind: 'started', by: 'button' }),
         tap(1800, { kind: 'feels', feels: 'too hot' }),
         tap(5000, { kind: 'home' }),
-        tap(5010, { kind: 'felt', part: 'hands', felt: 'cold' }),
+        ...(['torso', 'hands', 'feet'] as const).map((part, i) => tap(5010 + i, { kind: 'felt', part, felt: 'hot' })),
         tap(5020, { kind: 'weighed', garment: base.id, grams: Math.round(base.massG + 45) }),
       ],
     },
@@ -333,7 +338,7 @@ test('what was told in the hall teaches: shown with how sure it is, left out, co
   await page.goto(`${ORIGIN}/me`);
   const panel = page.getByRole('region', { name: 'What your outings say' });
   await expect(panel.getByText(/From 1 outing;/)).toBeVisible();
-  await expect(panel.getByText(/your hands feel cold .* sooner/)).toBeVisible();
+  await expect(panel.getByText(/your hands feel/)).toBeVisible();
   await panel.getByRole('button', { name: 'Unusual day: leave it out' }).click();
   await expect(panel.getByRole('button', { name: 'Count it' })).toBeVisible();
   await panel.getByRole('button', { name: 'Count it' }).click();

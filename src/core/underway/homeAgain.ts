@@ -6,6 +6,7 @@ import { garmentWater } from '@/core/judge/garmentWater';
 import { LIMIT, SETTLE_S } from '@/core/judge/limits';
 import type { Scored } from '@/core/judge/scorePlan';
 import { dampWaterGm2, dryingMinutes, DRYING_PLACES } from '@/core/moisture/drying';
+import { truncate } from '@/core/outing/truncate';
 import { runPlan } from '@/core/questions/question';
 import type { Believed } from './now';
 import { questionNow } from './now';
@@ -28,6 +29,8 @@ export interface HomeAgain {
   wet: WetPiece[];
 }
 
+/** A way shorter than this is run for as long all the same, s. */
+const LEAST_S = 60;
 /** Water that is worth hanging, g. */
 const LEAST_G = 2;
 /** What is remembered of a day is a tenth of it, on either side (engineering value). */
@@ -42,7 +45,10 @@ const byVote = (v: number): Felt =>
 
 /** What is to be expected of somebody who is home, from the way as it was gone. @throws OutOfRange */
 export function homeAgain(opened: Opened, out: OutThere, belief: Believed): HomeAgain {
-  const q = questionNow(opened, out, belief, 'never');
+  const whole = questionNow(opened, out, belief, 'never');
+  // Home is when one says so, early or late.
+  const timeline = truncate(whole.timeline, Math.max(LEAST_S, out.nowS)) ?? whole.timeline;
+  const q = { ...whole, timeline };
   const scored = runPlan(q, q.plan, { stepS: 30 });
   return { thought: thoughtOf(scored), wet: wetPieces(scored, q.person, q.closet) };
 }

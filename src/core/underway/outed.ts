@@ -2,6 +2,7 @@ import type { Person } from '@/core/body/person';
 import { learn, type FeltThen, type Outed, type Word } from '@/core/calibrate/learn';
 import { nothingLearned, type Learned } from '@/core/calibrate/learned';
 import type { Feeling } from '@/core/calibrate/votes';
+import { SETTLE_S } from '@/core/judge/limits';
 import { truncate } from '@/core/outing/truncate';
 import { goneNow } from './gone';
 import { outThere, wornPlan, type OutThere } from './outThere';
@@ -66,7 +67,9 @@ export function learnFromAll(person: Person, list: readonly ToldOuting[]): { lea
     try {
       const opened = openPack({ ...pack, person });
       const last = Math.max(...taps.map((t) => t.atMs));
-      learned = learn(learned, person, outedOf(opened, outThere(opened, taps, last)));
+      const out = outThere(opened, taps, last);
+      // Who turned round before the body settled has nothing to tell.
+      if (out.nowS >= SETTLE_S) learned = learn(learned, person, outedOf(opened, out));
     } catch {
       failed.push(pack.outing.name);
     }

@@ -133,6 +133,9 @@ export function LearnedPanel({ person, onTake }: { person: Person; onTake: (lear
 
 const W = 150;
 const H = 30;
+/** Height of the curve before; one that is narrower is as much higher, as bells are, up to the top. */
+const LOW = 11;
+const HIGH = 25;
 
 /** Two bells on one axis: before and after. */
 function Curves({ learned, p }: { learned: Learned; p: Parameter }) {
@@ -152,8 +155,13 @@ function Curves({ learned, p }: { learned: Learned; p: Parameter }) {
   };
   return (
     <svg width={W} height={H} role="img" aria-label={`${TITLES[p]}: before and after`}>
-      <path d={bell(before, 14)} fill={C.grid2} opacity={0.7} />
-      <path d={bell(after, 24)} fill="none" stroke={C.ink} strokeWidth={1.6} />
+      <path d={bell(before, LOW)} fill={C.grid2} opacity={0.7} />
+      <path
+        d={bell(after, Math.min(HIGH, (LOW * before.sd) / after.sd))}
+        fill="none"
+        stroke={C.ink}
+        strokeWidth={1.6}
+      />
       <line x1={0} x2={W} y1={H - 3} y2={H - 3} stroke={C.ink3} />
       <line x1={x(0)} x2={x(0)} y1={H - 6} y2={H} stroke={C.ink} />
     </svg>

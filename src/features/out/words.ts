@@ -75,12 +75,16 @@ export function quietWords(
           ? 'Nothing to do yet.'
           : 'All is well.';
   const then = worst
-    ? `${worst.atS < nowS ? 'Behind you, by this calculation' : 'Ahead'}: ${lower(fillSlots(findingSentence(worst), units))}`
+    ? `${whereabouts(worst, nowS)}${lower(fillSlots(findingSentence(worst), units))}`
     : until > 0
       ? `Nothing to do for ${howLong(until)}${farM > 100 ? `, or ${howFar(farM, units)}` : ''}.`
       : 'Nothing more to do.';
   return { head, then };
 }
+/** What is of the whole day has no moment of its own. */
+const WHOLE: ReadonlySet<Finding['kind']> = new Set(['chances', 'stuck out', 'floor', 'slowed']);
+const whereabouts = (f: Finding, nowS: number): string =>
+  WHOLE.has(f.kind) ? 'Mind: ' : f.atS < nowS ? 'Behind you, by this calculation: ' : 'Ahead: ';
 /** So far off the plan is worth the headline, s. */
 const LATE_S = 300;
 

@@ -47,6 +47,15 @@ describe('words on the way', () => {
     const weak = quietWords(out, [finding(2)], 'metric', ahead);
     expect(weak.head).not.toMatch(/well/i);
     expect(weak.then).toMatch(/^Ahead: your fingers .*12/);
+    expect(quietWords(at(3500), [finding(2)], 'metric', ahead).then).toMatch(/^Behind you/);
+    const spread = {
+      ...finding(2),
+      kind: 'chances' as const,
+      unit: 'share' as const,
+      value: 0.2,
+      what: 'Other weather',
+    };
+    expect(quietWords(out, [spread], 'metric', ahead).then).toMatch(/^Mind: other weather: 20 %/);
   });
   it('late is said before anything, from five minutes on', () => {
     const late = (minutes: number) =>

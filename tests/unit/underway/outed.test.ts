@@ -55,6 +55,15 @@ describe('all that was told', () => {
     expect(r.failed).toEqual(['Broken']);
     expect(r.learned.outings).toBe(1);
   });
+  it('an outing teaches from ten minutes on', () => {
+    const short = (s: number) => [
+      ...way,
+      tap(s - 10, { kind: 'felt', part: 'hands', felt: 'cold' }),
+      tap(s, { kind: 'home' }),
+    ];
+    const counts = (s: number) => learnFromAll(AVERAGE_PERSON, [{ pack: aPack(), taps: short(s) }]).learned.outings;
+    expect([counts(600), counts(602)]).toEqual([0, 1]);
+  });
   it('nothing told is nothing learned', () => {
     expect(learnFromAll(AVERAGE_PERSON, []).learned.outings).toBe(0);
   });
@@ -69,6 +78,11 @@ describe('home again', () => {
     expect(grams).toEqual([...grams].sort((a, b) => b - a));
     expect(Math.min(...grams)).toBeGreaterThanOrEqual(2);
     for (const w of h.wet) if (w.dryMin !== null) expect(w.dryMin).toBeGreaterThanOrEqual(0);
+  });
+  it('ends when one is home: who turns round at the gate brings nothing wet', () => {
+    const gate = outThere(opened, [...way, tap(90, { kind: 'home' })], T0 + 100_000);
+    const [wet] = [homeAgain(opened, gate, null).wet.reduce((sum, w) => sum + w.waterG, 0)];
+    expect(wet).toBeLessThan(0.5 * h.wet.reduce((sum, w) => sum + w.waterG, 0));
   });
   it('colder hands than comfortable are not called fine', () => {
     const fingers = scored.metrics.fingers.value;

@@ -1,4 +1,5 @@
 'use client';
+import { inOrder, type Finding } from '@/core/judge/findings';
 import { findingSentence } from '@/core/judge/verdict';
 import { planDifference } from '@/core/kit/difference';
 import { isAsSaid } from '@/core/underway/taps';
@@ -7,11 +8,17 @@ import { fillSlots } from '@/formats/sentences';
 import type { Out } from '@/features/out/state/useOut';
 import { lower, upper } from '@/features/out/words';
 
+/** All that is known, the gravest first: of the one run, and of what may go otherwise. */
+export const allFindings = ({ now, otherwise }: Out): Finding[] =>
+  inOrder([...(now?.findings ?? []), ...(otherwise?.findings ?? [])]);
+
 /** What becomes of the plan under this sky: the gravest thing first, never rosier than it. */
 export function PlanStands({ o, units }: { o: Out; units: Units }) {
   const { out, now } = o;
   if (!now) return <>One moment…</>;
-  const [worst] = now.findings;
+  const list = allFindings(o);
+  const [worst] = list;
+  const grave = worst?.severity ?? 0;
   const d = planDifference(o.opened.pack.plan, out.plan);
   const names = (ids: readonly string[]) =>
     o.opened.pack.closet
@@ -33,8 +40,11 @@ export function PlanStands({ o, units }: { o: Out; units: Units }) {
         : `${upper(changed)}.`;
   return (
     <>
-      <b className={now.safe ? '' : 'text-act'}>{now.safe ? fitted : 'Not safe as it is.'}</b>{' '}
+      <b className={grave === 3 ? 'text-act' : ''}>
+        {grave === 3 ? 'Not safe as it is.' : grave === 2 ? `With care. ${fitted}` : fitted}
+      </b>{' '}
       {worst ? fillSlots(findingSentence(worst), units) : 'You should feel a little cool for ten minutes.'}
+      {!o.otherwise && ' Looking at other weather…'}
     </>
   );
 }

@@ -10,7 +10,8 @@ import { Big } from './Big';
 
 /** When one is due, who knows, when to turn, and what happens if one cannot go on. */
 export function Safety({ o, units }: { o: Out; units: Units }) {
-  const { opened, now, farthest } = o;
+  const { opened, now } = o;
+  const farthest = o.otherwise?.farthest;
   const { outing } = opened.pack;
   const [contact, setContact] = useState<KeptContact>({ name: '', number: '' });
   useEffect(() => {

@@ -6,12 +6,13 @@ import { safetyList } from '@/core/questions/safetyList';
 import { goneNow, meantNow } from '@/core/underway/gone';
 import { OLD_FORECAST_H, plannedStartMs } from '@/core/underway/pack';
 import { AIR_STEPS, FALL_STEPS, isAsSaid, WIND_STEPS, type Sky } from '@/core/underway/taps';
+import { isSafe } from '@/core/judge/findings';
 import { weatherAt } from '@/core/outing/forecast';
 import { day, timeOfDay } from '@/formats/dates';
 import { temperature, windSpeed, type Units } from '@/formats/measures';
 import { Big, Choice, useHold } from '@/features/out/parts/Big';
 import { Triangle } from '@/features/out/parts/Icons';
-import { PlanStands } from '@/features/out/parts/PlanStands';
+import { allFindings, PlanStands } from '@/features/out/parts/PlanStands';
 import { Safety } from '@/features/out/parts/Safety';
 import { SentLine } from '@/features/out/parts/Foot';
 import { buzz } from '@/features/out/state/useAid';
@@ -88,7 +89,9 @@ export function DoorScreen({ o, units }: { o: Out; units: Units }) {
               ? inMs < 20 * 3600_000
                 ? `you start at ${timeOfDay(pack.outing.startMs)}, in ${howLong(inMs / 1000)}`
                 : `${day(pack.outing.startMs)}, ${timeOfDay(pack.outing.startMs)}`
-              : `${howLong(-inMs / 1000)} after ${timeOfDay(pack.outing.startMs)}`}
+              : inMs > -90_000
+                ? 'you start now'
+                : `${howLong(-inMs / 1000)} after ${timeOfDay(pack.outing.startMs)}`}
           </span>
         </p>
       </header>
@@ -234,7 +237,7 @@ export function DoorScreen({ o, units }: { o: Out; units: Units }) {
             </span>
           </Big>
         )}
-        {now && !now.safe && (
+        {now && !isSafe(allFindings(o)) && (
           <p className="mt-1 flex items-center gap-1 text-[0.95rem] font-bold text-act">
             <Triangle size={18} /> As it is now this plan is not safe: see above.
           </p>

@@ -8,6 +8,7 @@ import { degrees, type Units } from '@/formats/measures';
 import { Big } from '@/features/out/parts/Big';
 import { BodyRows } from '@/features/out/parts/BodyRows';
 import { FeelIcon } from '@/features/out/parts/Icons';
+import { allFindings } from '@/features/out/parts/PlanStands';
 import { Profile } from '@/features/out/parts/Profile';
 import { CueCard } from '@/features/out/parts/CueCard';
 import { Foot } from '@/features/out/parts/Foot';
@@ -193,7 +194,7 @@ function Quiet({ o, units, then, left }: { o: Out; units: Units; then: string | 
   const { next } = out;
   const turn = turnWords(o);
   const far = next ? next.metres - metresNow(o.opened.timeline, out.wayS).gone : left;
-  const { head, then: nothing } = quietWords(out, now?.findings ?? [], units, {
+  const { head, then: nothing } = quietWords(out, allFindings(o), units, {
     endS: now?.endS ?? o.opened.timeline.endS,
     farM: far,
   });

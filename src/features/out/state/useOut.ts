@@ -1,6 +1,5 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Stuck } from '@/core/questions/stuckOut';
 import type { CueReason } from '@/core/questions/missedCues';
 import { foldTaps } from '@/core/underway/foldTaps';
 import { standingAt, type OutThere } from '@/core/underway/outThere';
@@ -8,7 +7,7 @@ import { openPack, plannedStartMs, type Opened, type Pack } from '@/core/underwa
 import type { HomeAgain } from '@/core/underway/homeAgain';
 import type { Tap, Told } from '@/core/underway/taps';
 import { newKey } from '@/ui/api';
-import { Companion, type BelievedNow, type Now, type StuckNow } from '@/workers/outThereClient';
+import { Companion, type BelievedNow, type Now, type Otherwise, type StuckNow } from '@/workers/outThereClient';
 import { deviceName, isRehearsal, kept, rehearsalOf, type KeptSession, type KeptTap } from './kept';
 import { fetchTaps, sendTaps } from './sending';
 
@@ -32,8 +31,8 @@ export interface Out {
   reasons: readonly CueReason[];
   stuck: StuckNow | null;
   home: HomeAgain | null;
-  /** should one not be able to go on at the farthest place; null: not worked out yet */
-  farthest: Stuck | null;
+  /** what may go otherwise than the one run says; null: not worked out yet */
+  otherwise: Otherwise | null;
   /** what the phone is busy with, for people; null: nothing */
   busy: string | null;
   /** something that went wrong, in a sentence */
@@ -76,7 +75,7 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
   const [reasons, setReasons] = useState<CueReason[]>([]);
   const [stuck, setStuck] = useState<StuckNow | null>(null);
   const [home, setHome] = useState<HomeAgain | null>(null);
-  const [farthest, setFarthest] = useState<Stuck | null>(null);
+  const [otherwise, setOtherwise] = useState<Otherwise | null>(null);
   const [busy, setBusy] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [offline, setOffline] = useState(false);
@@ -193,20 +192,20 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [planMark, count < 0, pack]);
 
-  const atDoor = out?.stage === 'door';
+  const before = out !== null && out.stage !== 'home';
   const packMark = JSON.stringify([out?.plan.worn, out?.plan.carried, out?.sky]);
   useEffect(() => {
-    if (!atDoor) return;
+    if (!before) return;
     let gone = false;
-    companion.current?.farthest(asked()).then(
-      (f) => !gone && setFarthest(f),
+    companion.current?.otherwise(asked()).then(
+      (f) => !gone && setOtherwise(f),
       () => {},
     );
     return () => {
       gone = true;
     };
     // `packMark`: it depends on what is along and on the sky alone.
-  }, [atDoor, packMark, asked, pack]);
+  }, [before, packMark, asked, pack]);
 
   const isStuck = out?.stuckS != null;
   useEffect(() => {
@@ -283,7 +282,7 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
     reasons,
     stuck,
     home,
-    farthest,
+    otherwise,
     busy,
     trouble,
     offline,
