@@ -44,7 +44,7 @@ export interface StuckNow {
 }
 
 /** However long the day, somebody stands in the cold and waits: the search ends after this, ms. */
-const REPLAN_MS = 1400;
+const REPLAN_MS = 1000;
 /** A plan this little better is the same plan, points. */
 const SAME_POINTS = 0.05;
 

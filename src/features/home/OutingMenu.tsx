@@ -1,8 +1,8 @@
 'use client';
 import { Ellipsis } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import { DropdownMenu } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
-import { SendToPhone } from '@/features/out/SendToPhone';
 import { problemsOf, request } from '@/ui/api';
 import { Button } from '@/ui/Button';
 import { Input } from '@/ui/fields';
@@ -11,6 +11,9 @@ import { Sheet } from '@/ui/Sheet';
 import { useToasts } from '@/ui/toasts';
 import { useRefresh } from '@/ui/useRefresh';
 import type { Problem } from '@/formats/problem';
+
+// A code is drawn when it is asked for.
+const SendToPhone = dynamic(() => import('@/features/out/SendToPhone').then((m) => m.SendToPhone), { ssr: false });
 
 const item =
   'flex w-full cursor-pointer items-center px-3 py-1.5 text-[13px] outline-none data-[highlighted]:bg-worn data-[disabled]:opacity-45';

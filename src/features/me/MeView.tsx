@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useRef, useState } from 'react';
 import { Controller, FormProvider, useForm, useFormContext, useWatch } from 'react-hook-form';
 import { bodyArea, PERSON_FIELDS, PERSON_RANGE, type Person } from '@/core/body/person';
@@ -7,7 +8,6 @@ import { CAUTIONS } from '@/core/judge/verdict';
 import { minus } from '@/formats/measures';
 import { turnOf } from '@/formats/turns';
 import { Everything } from './Everything';
-import { LearnedPanel } from './LearnedPanel';
 import { Header } from '@/features/shell/Header';
 import type { Athlete } from '@/store/athlete';
 import { Button } from '@/ui/Button';
@@ -20,6 +20,9 @@ import { Segments } from '@/ui/Segments';
 import { Slider } from '@/ui/Slider';
 import { useToasts } from '@/ui/toasts';
 import { useRefresh } from '@/ui/useRefresh';
+
+// It learns in a thread of its own, after the page.
+const LearnedPanel = dynamic(() => import('./LearnedPanel').then((m) => m.LearnedPanel), { ssr: false });
 
 type Key = keyof Person;
 type Form = Pick<Athlete, 'name' | 'units' | 'person'>;

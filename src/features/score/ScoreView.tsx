@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import { bodyParameters } from '@/core/body/bodyParameters';
@@ -8,7 +9,6 @@ import { judge } from '@/core/judge/judgement';
 import { besideOf } from '@/core/questions/beside';
 import { day, timeOfDay } from '@/formats/dates';
 import { type Units } from '@/formats/measures';
-import { SendToPhone } from '@/features/out/SendToPhone';
 import { Header } from '@/features/shell/Header';
 import { Button } from '@/ui/Button';
 import { Problems } from '@/ui/Problems';
@@ -28,6 +28,9 @@ import { ScoreSheet } from './ScoreSheet';
 import { useBehind } from './state/useBehind';
 import { useScore, type Score, type ScoreProps } from './state/useScore';
 import { useScoreKeys } from './useScoreKeys';
+
+// A code is drawn when it is asked for.
+const SendToPhone = dynamic(() => import('@/features/out/SendToPhone').then((m) => m.SendToPhone), { ssr: false });
 
 /** The score: land and weather, cues, the clothes as lanes, and what follows for the body, on one clock. */
 export function ScoreView(props: ScoreProps & { units: Units }) {
@@ -138,7 +141,9 @@ export function ScoreView(props: ScoreProps & { units: Units }) {
         )}
       </main>
       {busy === 'planning' && <PlanningBar score={score} />}
-      {kept.shown && <SendToPhone open={sending} onOpen={setSending} outingId={outing.id} planId={kept.shown.id} />}
+      {kept.shown && sending && (
+        <SendToPhone open={sending} onOpen={setSending} outingId={outing.id} planId={kept.shown.id} />
+      )}
       <KeysSheet rows={[...SCORE_KEYS, ...SCORE_HANDS]} open={help} onOpen={setHelp} />
     </>
   );
