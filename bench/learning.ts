@@ -2,7 +2,8 @@ import seedrandom from 'seedrandom';
 import { AVERAGE_PERSON, type Person } from '@/core/body/person';
 import { aheadOf } from '@/core/calibrate/belief';
 import { athleteWith, nothingLearned, of, PARAMETER_NAMES, PARAMETERS, type Learned } from '@/core/calibrate/learned';
-import { expects, learn, SCALES, WORDS, type FeltPart, type FeltThen, type Outed } from '@/core/calibrate/learn';
+import { expects, learn, SCALES, type FeltThen, type Outed } from '@/core/calibrate/learn';
+import { FELT, type Part } from '@/core/calibrate/words';
 import { oddsOf } from '@/core/calibrate/ordinal';
 import type { Plan } from '@/core/kit/plan';
 import { runPlan } from '@/core/questions/question';
@@ -73,7 +74,7 @@ const normal = (r: Random): number => Math.sqrt(-2 * Math.log(1 - r())) * Math.c
 
 /** What somebody with a hidden truth would tell of a day: words at their own odds, weights by a kitchen scale in a damp hall. */
 function told(day: Outed, truth: readonly number[], r: Random): Outed {
-  const parts: FeltPart[] = ['torso', 'hands', 'feet', 'face'];
+  const parts: Part[] = ['torso', 'hands', 'feet', 'face'];
   const asked = parts.flatMap((part): FeltThen[] => [
     { part, word: 'fine', fromS: 0, toS: UP_S / 2 },
     { part, word: 'fine', fromS: UP_S / 2, toS: UP_S },
@@ -84,7 +85,7 @@ function told(day: Outed, truth: readonly number[], r: Random): Outed {
   const felt = asked.flatMap((f, k): FeltThen[] => {
     if (r() > ANSWERED) return [];
     let left = r();
-    const word = WORDS.find((_, w) => (left -= oddsOf(SCALES[f.part], w, is.felt[k])) <= 0) ?? 'fine';
+    const word = FELT.find((_, w) => (left -= oddsOf(SCALES[f.part], w, is.felt[k])) <= 0) ?? 'fine';
     return [{ ...f, word }];
   });
   return {

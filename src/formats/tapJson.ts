@@ -1,10 +1,9 @@
 import { FEELINGS } from '@/core/calibrate/votes';
+import { FELT, PARTS } from '@/core/calibrate/words';
 import {
   AIR_STEPS,
   FALL_STEPS,
-  FELT,
   MOST_TAPS,
-  PARTS,
   REASONS,
   SIGNS,
   WIND_STEPS,

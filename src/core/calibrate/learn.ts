@@ -12,17 +12,13 @@ import { runPlan } from '@/core/questions/question';
 import { clamp } from '@/core/quantity/range';
 import { athleteWith, PARAMETER_NAMES, PARAMETERS, type Learned, type Parameter } from './learned';
 import { wordSays, type Scale } from './ordinal';
-import { VOTE } from './votes';
-
-/** The words of the hall, coldest first. */
-export const WORDS = ['cold', 'cool', 'fine', 'warm', 'hot'] as const;
-export type Word = (typeof WORDS)[number];
-export type FeltPart = 'torso' | 'hands' | 'feet' | 'face';
+import { COLD_HANDS, SLIP, VOTE } from './votes';
+import { FELT, type Felt, type Part } from './words';
 
 /** How a part felt between two moments, s. */
 export interface FeltThen {
-  part: FeltPart;
-  word: Word;
+  part: Part;
+  word: Felt;
   fromS: number;
   toS: number;
 }
@@ -44,25 +40,24 @@ export interface Outed {
   weighed: readonly WeighedThen[];
 }
 
-/**
- * Where the words part, on the scale each is read on: votes for the torso (ISO 10551, with the scatter of ISO 7730), °C of skin for the
- * rest (hands and feet between ISO 11079's limits; face by pain and comfort; engineering values).
- */
-const SLIP = 0.05;
 /** ISO 7730's scatter is that of many people; what one and the same differs by from day to day is what comfort among people leaves of it. */
 const VOTES_A_K = 0.5;
 const VOTE_WITHIN = Math.sqrt(
   VOTE.sd * VOTE.sd - VOTES_A_K * PARAMETERS.comfort.sd * (VOTES_A_K * PARAMETERS.comfort.sd),
 );
-export const SCALES: Record<FeltPart, Scale> = {
+/**
+ * Where the words part, on the scale each is read on: votes for the torso (ISO 10551, with the scatter of ISO 7730), °C of skin for the
+ * rest (hands and feet between ISO 11079's limits; face by pain and comfort; engineering values).
+ */
+export const SCALES: Record<Part, Scale> = {
   torso: { cuts: [-VOTE.too, -0.5, 0.5, VOTE.too], sd: VOTE_WITHIN, slip: SLIP },
-  hands: { cuts: [17.5, LIMIT.fingerComfort, 32, 34.5], sd: 2.5, slip: SLIP },
-  feet: { cuts: [17.5, LIMIT.fingerComfort, 32, 34.5], sd: 2.5, slip: SLIP },
+  hands: { cuts: [COLD_HANDS.atC - COLD_HANDS.sdK, LIMIT.fingerComfort, 32, 34.5], sd: COLD_HANDS.sdK, slip: SLIP },
+  feet: { cuts: [COLD_HANDS.atC - COLD_HANDS.sdK, LIMIT.fingerComfort, 32, 34.5], sd: COLD_HANDS.sdK, slip: SLIP },
   face: { cuts: [LIMIT.facePain, 15, 31, 34], sd: 2.5, slip: SLIP },
 };
 const SKIN = { hands: zoneIndex('fingers'), feet: zoneIndex('toes'), face: zoneIndex('face') } as const;
 /** Of these an offset of comfort shifts the reading. */
-const OFFSET: Record<FeltPart, Parameter | null> = { torso: null, hands: 'hands', feet: 'feet', face: 'face' };
+const OFFSET: Record<Part, Parameter | null> = { torso: null, hands: 'hands', feet: 'feet', face: 'face' };
 /** What is remembered of a while is its coldest tenth. */
 const REMEMBERED = 0.1;
 /** The model's own error of a weight, as a share of it, beside the scale's; heavy tails, so that one absurd number says little. */
@@ -81,7 +76,11 @@ const MOST_MOVED = 1;
 const DIFFERENCE = 0.25;
 
 /** What a run says where something was told: readings of the words, and weights, in the order of the outing. */
-function read(o: Outed, scored: Scored, person: Person): { felt: number[]; weighed: number[] } {
+export function readTold(
+  o: Pick<Outed, 'felt' | 'weighed' | 'closet'>,
+  scored: Scored,
+  person: Person,
+): { felt: number[]; weighed: number[] } {
   const { series, metrics } = scored;
   const area = [...bodyParameters(person).area];
   const felt = o.felt.map((f) => {
@@ -105,12 +104,16 @@ function read(o: Outed, scored: Scored, person: Person): { felt: number[]; weigh
   return { felt, weighed };
 }
 
+/** The word that belongs to a reading. */
+export const wordAt = (part: Part, reading: number): Felt =>
+  FELT[SCALES[part].cuts.filter((cut) => reading >= cut).length];
+
 /** What is to be expected of an outing by an athlete with these parameters. */
 export function expects(o: Outed, person: Person, theta: readonly number[]): { felt: number[]; weighed: number[] } {
   const as = athleteWith(person, theta);
   const { timeline, plan, closet, damp } = o;
   const scored = runPlan({ person: as, closet, timeline, plan, damp }, plan, { stepS: STEP_S, sampleS: SAMPLE_S });
-  const out = read(o, scored, as);
+  const out = readTold(o, scored, as);
   // An offset of comfort is no physics: it shifts what is said of the same skin.
   out.felt = out.felt.map((v, i) => {
     const p = OFFSET[o.felt[i].part];
@@ -184,7 +187,7 @@ function said(
     }
   };
   o.felt.forEach((f, k) => {
-    const { score, information: info } = wordSays(SCALES[f.part], WORDS.indexOf(f.word), here.felt[k]);
+    const { score, information: info } = wordSays(SCALES[f.part], FELT.indexOf(f.word), here.felt[k]);
     add(
       slopes.map((s) => s.felt[k]),
       score,

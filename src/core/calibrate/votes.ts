@@ -31,7 +31,7 @@ const SWEATS = { at: 0.3, sd: 0.12 } as const;
 /** Pulse gives the metabolic rate to about this share (Swain & Leutholtz: individual scatter near 10 %, from memory). */
 const PULSE_SHARE = 0.1;
 /** A tap in so many is a slip of a mitten, or a joke (engineering value): one of them moves little. */
-const SLIP = 0.05;
+export const SLIP = 0.05;
 
 /** Share of a standard normal below x. */
 const below = (x: number): number => 0.5 * (1 + errorFunction(x / Math.SQRT2));

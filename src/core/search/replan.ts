@@ -21,8 +21,6 @@ export interface ReplanQuestion extends Question {
   nowS: number;
   /** cues at most from now on, 0–12 */
   maxCues: number;
-  /** integrator runs at most; left out: as many as take about half a second */
-  most?: number;
   goOn?: () => boolean;
 }
 
@@ -113,7 +111,7 @@ class Rest {
   }
 
   get spent(): boolean {
-    return this.runs >= (this.q.most ?? MOST_RUNS) || (this.q.goOn !== undefined && !this.q.goOn());
+    return this.runs >= MOST_RUNS || (this.q.goOn !== undefined && !this.q.goOn());
   }
 
   cost(plan: Plan): number {

@@ -1,10 +1,11 @@
 import type { Heard } from '@/core/calibrate/votes';
+import type { Felt, Part } from '@/core/calibrate/words';
 import { metabolicFromHeartRate } from '@/core/effort/fromAthlete';
 import type { Cue, Plan } from '@/core/kit/plan';
 import { isOff } from '@/core/outing/track';
 import { marked, wayAt, wayOfMetres, type WayMark } from '@/core/outing/wayClock';
 import type { Opened } from './pack';
-import { AS_SAID, inForce, type Felt, type Part, type Reason, type Sign, type Tap } from './taps';
+import { AS_SAID, inForce, type Reason, type Sign, type Tap } from './taps';
 
 /** A pulse counts as one observation in so many seconds: its error does not average away. The body lags work, so its first minutes say little. */
 const PULSE_EVERY_S = 600;

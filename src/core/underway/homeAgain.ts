@@ -1,18 +1,16 @@
 import { bodyParameters } from '@/core/body/bodyParameters';
-import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
-import { COLD_HANDS, VOTE } from '@/core/calibrate/votes';
+import { readTold, wordAt, type FeltThen } from '@/core/calibrate/learn';
+import { PARTS, type Felt, type Part } from '@/core/calibrate/words';
 import type { Garment } from '@/core/clothing/garment';
 import { garmentWater } from '@/core/judge/garmentWater';
-import { LIMIT, SETTLE_S } from '@/core/judge/limits';
 import type { Scored } from '@/core/judge/scorePlan';
 import { dampWaterGm2, dryingMinutes, DRYING_PLACES } from '@/core/moisture/drying';
 import { truncate } from '@/core/outing/truncate';
-import { runPlan } from '@/core/questions/question';
+import { runPlan, type Question } from '@/core/questions/question';
 import type { Believed } from './now';
 import { questionNow } from './now';
 import type { OutThere } from './outThere';
 import type { Opened } from './pack';
-import type { Felt, Part } from './taps';
 
 /** A piece that comes home wet: water in it, g, and minutes on a line indoors till it is dry; null: longer than anybody waits. */
 export interface WetPiece {
@@ -33,16 +31,6 @@ export interface HomeAgain {
 const LEAST_S = 60;
 /** Water that is worth hanging, g. */
 const LEAST_G = 2;
-/** What is remembered of a day is a tenth of it, on either side (engineering value). */
-const TENTH = 0.1;
-/** Toes and fingers under this are called cool: ISO 11079's comfortable hand. */
-const COOL_C = LIMIT.fingerComfort;
-const FACE_COOL_C = 15;
-
-const bySkin = (c: number, coldC: number, coolC: number): Felt => (c < coldC ? 'cold' : c < coolC ? 'cool' : 'fine');
-const byVote = (v: number): Felt =>
-  v <= -VOTE.too ? 'cold' : v <= -0.5 ? 'cool' : v >= VOTE.too ? 'hot' : v >= 0.5 ? 'warm' : 'fine';
-
 /** What is to be expected of somebody who is home, from the way as it was gone. @throws OutOfRange */
 export function homeAgain(opened: Opened, out: OutThere, belief: Believed): HomeAgain {
   const whole = questionNow(opened, out, belief, 'never');
@@ -50,29 +38,14 @@ export function homeAgain(opened: Opened, out: OutThere, belief: Believed): Home
   const timeline = truncate(whole.timeline, Math.max(LEAST_S, out.nowS)) ?? whole.timeline;
   const q = { ...whole, timeline };
   const scored = runPlan(q, q.plan, { stepS: 30 });
-  return { thought: thoughtOf(scored), wet: wetPieces(scored, q.person, q.closet) };
+  return { thought: thoughtOf(q, scored), wet: wetPieces(scored, q.person, q.closet) };
 }
 
-function thoughtOf({ series, metrics }: Scored): Record<Part, Felt> {
-  const settled = Array.from({ length: series.rows }, (_, r) => r).filter((r) => series.timeS[r] >= SETTLE_S);
-  const rows = settled.length > 0 ? settled : [series.rows - 1];
-  const tenth = (read: (r: number) => number): [number, number] => {
-    const sorted = rows.map(read).sort((a, b) => a - b);
-    const at = (share: number) => sorted[Math.round(share * (sorted.length - 1))];
-    return [at(TENTH), at(1 - TENTH)];
-  };
-  const coldest = (z: number) => tenth((r) => series.skinC[r * ZONE_COUNT + z])[0];
-  const [low, high] = tenth((r) => metrics.sensation[r]);
-  return {
-    torso: byVote(Math.abs(high) > Math.abs(low) ? high : low),
-    hands: bySkin(coldest(zoneIndex('fingers')), COLD_HANDS.atC - COLD_HANDS.sdK, COOL_C),
-    feet: bySkin(coldest(zoneIndex('toes')), COLD_HANDS.atC - COLD_HANDS.sdK, COOL_C),
-    face: bySkin(
-      tenth((r) => Math.min(series.skinC[r * ZONE_COUNT + zoneIndex('face')], series.bareFaceC[r]))[0],
-      LIMIT.facePain,
-      FACE_COOL_C,
-    ),
-  };
+/** The same reading that is learned from, so that what was expected and what teaches are one. */
+function thoughtOf(q: Question, scored: Scored): Record<Part, Felt> {
+  const felt = PARTS.map((part): FeltThen => ({ part, word: 'fine', fromS: 0, toS: q.timeline.endS }));
+  const readings = readTold({ felt, weighed: [], closet: q.closet }, scored, q.person).felt;
+  return Object.fromEntries(PARTS.map((part, i) => [part, wordAt(part, readings[i])])) as Record<Part, Felt>;
 }
 
 function wetPieces(

@@ -1,7 +1,7 @@
 import { believed, type Belief } from '@/core/calibrate/belief';
 import { zoneIndex } from '@/core/body/zones';
 import type { Person } from '@/core/body/person';
-import { isSafe, type Finding } from '@/core/judge/findings';
+import type { Finding } from '@/core/judge/findings';
 import type { Scored } from '@/core/judge/scorePlan';
 import { stretchAt } from '@/core/outing/moments';
 import { feelsLikeC } from '@/core/outing/feelsLike';
@@ -31,7 +31,6 @@ export interface Now {
   overdue: { planned: Curve; now: Curve; not: Curve } | null;
   /** of the rest of the way, as far as it is known */
   findings: Finding[];
-  safe: boolean;
   /** on the wrist, s */
   endS: number;
 }
@@ -98,7 +97,6 @@ export function nowOf(opened: Opened, out: OutThere, belief: Believed): Now {
       not: fingers(never, nowS - 600, nowS + DRAWN_S),
     },
     findings: ahead,
-    safe: isSafe(ahead),
     endS: q.timeline.endS,
   };
 }

@@ -1,11 +1,12 @@
 import type { Heard } from '@/core/calibrate/votes';
+import type { Felt, Part } from '@/core/calibrate/words';
 import { leaveGarment } from '@/core/kit/edit';
 import type { Cue, Plan } from '@/core/kit/plan';
 import { tidy } from '@/core/kit/replay';
 import { marked, metresAt, wayAt, wristAt, type WayMark } from '@/core/outing/wayClock';
 import { foldTaps, keyOf, shifted, type Folded, type Memory } from './foldTaps';
 import type { Opened } from './pack';
-import type { Felt, Part, Reason, Sign, Sky, Tap } from './taps';
+import type { Reason, Sign, Sky, Tap } from './taps';
 
 /** How a cue stands. `missed`: so long over that it is no longer what is right. */
 export type CueStands = 'done' | 'ahead' | 'near' | 'due' | 'overdue' | 'missed';

@@ -1,16 +1,17 @@
 import type { Person } from '@/core/body/person';
-import { learn, type FeltThen, type Outed, type Word } from '@/core/calibrate/learn';
+import { learn, type FeltThen, type Outed } from '@/core/calibrate/learn';
 import { nothingLearned, type Learned } from '@/core/calibrate/learned';
 import type { Feeling } from '@/core/calibrate/votes';
+import { PARTS, type Felt } from '@/core/calibrate/words';
 import { SETTLE_S } from '@/core/judge/limits';
 import { truncate } from '@/core/outing/truncate';
 import { goneNow } from './gone';
 import { outThere, wornPlan, type OutThere } from './outThere';
 import { openPack, type Opened, type Pack } from './pack';
-import { PARTS, type Tap } from './taps';
+import type { Tap } from './taps';
 
 /** What a tap on the way says of a part; sweating says nothing of how warm it is. */
-const ON_THE_WAY: Record<Feeling, { part: FeltThen['part']; word: Word } | null> = {
+const ON_THE_WAY: Record<Feeling, { part: FeltThen['part']; word: Felt } | null> = {
   'too hot': { part: 'torso', word: 'hot' },
   fine: { part: 'torso', word: 'fine' },
   cold: { part: 'torso', word: 'cold' },

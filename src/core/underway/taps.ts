@@ -1,4 +1,5 @@
 import type { Feeling } from '@/core/calibrate/votes';
+import type { Felt, Part } from '@/core/calibrate/words';
 import type { Cue, KitAction, Plan } from '@/core/kit/plan';
 
 /** How the sky looks against the forecast, in steps. */
@@ -18,12 +19,6 @@ export const isAsSaid = ({ air, wind, falls }: Sky): boolean =>
 /** Why a cue cannot be done now. */
 export const REASONS = ['not yet', 'no shelter', 'hands too cold', 'group moves'] as const;
 export type Reason = (typeof REASONS)[number];
-
-/** Parts of the body that are asked about in the hall, and the words for each. */
-export const PARTS = ['torso', 'hands', 'feet', 'face'] as const;
-export type Part = (typeof PARTS)[number];
-export const FELT = ['cold', 'cool', 'fine', 'warm', 'hot'] as const;
-export type Felt = (typeof FELT)[number];
 
 /** What somebody who cannot go on may see on the other. */
 export const SIGNS = ['white skin', 'fumbles', 'mumbles', 'no shiver'] as const;

@@ -61,6 +61,11 @@ export function strapAt(walk: Walk, person: Person, timeline: Timeline, atS: num
   return writeHeartRate({ bpm, contact: 'yes', beatsS: [60 / bpm] });
 }
 
+/** A strap's battery, %: three quarters full at the start, and a little less each hour. */
+const BATTERY = { full: 76, perHour: 1.5 } as const;
+export const strapBatteryAt = (atS: number): number =>
+  Math.max(0, Math.round(BATTERY.full - (BATTERY.perHour * atS) / 3600));
+
 /** What a thermometer on the pack says, °C: the air there, a little warmed by the sun. */
 export function thermometerAt(walk: Walk, timeline: Timeline, atS: number): number {
   const here = stretchAt(timeline, walkedWay(walk, timeline, atS));

@@ -109,6 +109,23 @@ describe('one tap', () => {
   });
 });
 
+describe('what is believed, in words', () => {
+  const z = (over: Partial<Belief['z']>): Pick<Belief, 'z'> => ({
+    z: { ...(Object.fromEntries(UNKNOWNS.map((u) => [u, { mean: 0, sd: 1 }])) as Belief['z']), ...over },
+  });
+  it('an unknown turned out otherwise from 0.4 deviations on, where that much is known', () => {
+    expect(beliefWords(z({ sweat: { mean: 0.41, sd: 0.89 } }))).toBe('You sweat more than I thought.');
+    expect(beliefWords(z({ sweat: { mean: -0.41, sd: 0.89 } }))).toBe('You sweat less than I thought.');
+    expect(beliefWords(z({ sweat: { mean: 0.39, sd: 0.89 } }))).toBe('');
+    expect(beliefWords(z({ sweat: { mean: 0.41, sd: 0.91 } }))).toBe('');
+  });
+  it('as it was thought is said of what is known clearly better, and within 0.2', () => {
+    expect(beliefWords(z({ wind: { mean: 0.19, sd: 0.79 } }))).toBe('The wind is as forecast.');
+    expect(beliefWords(z({ wind: { mean: 0.19, sd: 0.81 } }))).toBe('');
+    expect(beliefWords(z({ wind: { mean: 0.21, sd: 0.79 } }))).toBe('');
+  });
+});
+
 describe('odds of a tap', () => {
   const at = (vote: number): Reading => ({ vote, fingersC: 30, toesC: 30, wettedness: 0.06, metabolicW: 500 });
   // ISO 7730: PPD = 100 − 95 exp(−0.03353 PMV⁴ − 0.2179 PMV²), dissatisfied are those who vote ±2 or ±3.

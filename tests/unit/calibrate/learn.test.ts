@@ -1,5 +1,6 @@
 import { AVERAGE_PERSON, PERSON_RANGE } from '@/core/body/person';
-import { expects, learn, SCALES, WORDS, type FeltThen, type Outed, type Word } from '@/core/calibrate/learn';
+import { expects, learn, SCALES, wordAt, type FeltThen, type Outed } from '@/core/calibrate/learn';
+import { FELT, type Felt } from '@/core/calibrate/words';
 import {
   athleteAs,
   athleteWith,
@@ -39,7 +40,7 @@ const day = (felt: FeltThen[] = [], waterG: number | null = null): Outed => ({
   felt,
   weighed: waterG === null ? [] : [{ garment: 'wool-socks', waterG, scaleG: 1 }],
 });
-const up = (part: FeltThen['part'], word: Word): FeltThen => ({ part, word, fromS: 600, toS: 4200 });
+const up = (part: FeltThen['part'], word: Felt): FeltThen => ({ part, word, fromS: 600, toS: 4200 });
 const learned = (...args: Parameters<typeof day>) => learn(nothingLearned(), AVERAGE_PERSON, day(...args));
 const expected = expects(day([], 0), AVERAGE_PERSON, nothingLearned().mean).weighed[0];
 
@@ -47,11 +48,11 @@ describe('words in their order', () => {
   const scale: Scale = { cuts: [-1.5, -0.5, 0.5, 1.5], sd: 0.7, slip: 0.05 };
   it('one of them is always said, and each is likeliest in its own place', () => {
     for (const reading of [-3, -1, 0, 0.4, 2]) {
-      const odds = WORDS.map((_, w) => oddsOf(scale, w, reading));
+      const odds = FELT.map((_, w) => oddsOf(scale, w, reading));
       expect(odds.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 6);
     }
     [-2.2, -1, 0, 1, 2.2].forEach((reading, w) => {
-      const odds = WORDS.map((_, k) => oddsOf(scale, k, reading));
+      const odds = FELT.map((_, k) => oddsOf(scale, k, reading));
       expect(odds.indexOf(Math.max(...odds))).toBe(w);
     });
   });
@@ -65,11 +66,21 @@ describe('words in their order', () => {
       }
   });
   it('the information is that of the score in the mean, as Fisher has it', () => {
-    const mean = WORDS.reduce((sum, _, w) => {
+    const mean = FELT.reduce((sum, _, w) => {
       const { score } = wordSays(scale, w, 0.3);
       return sum + oddsOf(scale, w, 0.3) * score * score;
     }, 0);
     expect(wordSays(scale, 2, 0.3).information).toBeCloseTo(mean, 6);
+  });
+});
+
+describe('the word that belongs to a reading', () => {
+  it('changes at each cut, for hall and learning alike', () => {
+    for (const part of ['torso', 'hands', 'feet', 'face'] as const)
+      SCALES[part].cuts.forEach((cut, k) => {
+        expect(wordAt(part, cut - 0.01)).toBe(FELT[k]);
+        expect(wordAt(part, cut)).toBe(FELT[k + 1]);
+      });
   });
 });
 
@@ -118,7 +129,7 @@ describe('what one outing teaches', () => {
     const theta = PARAMETER_NAMES.map((_, k) => (k === i ? 2 : 0));
     const of0 = expects(day([up('hands', 'fine')]), AVERAGE_PERSON, nothingLearned().mean).felt[0];
     expect(expects(day([up('hands', 'fine')]), AVERAGE_PERSON, theta).felt[0]).toBeCloseTo(of0 + 2, 9);
-    expect(SCALES.hands.cuts).toHaveLength(WORDS.length - 1);
+    expect(SCALES.hands.cuts).toHaveLength(FELT.length - 1);
   });
 });
 

@@ -2,7 +2,17 @@ import { AVERAGE_PERSON } from '@/core/body/person';
 import type { Outing } from '@/core/outing/outing';
 import { timelineOf } from '@/core/outing/outing';
 import { findOn, isOff, VAGUE_M, type Track } from '@/core/outing/track';
-import { asGone, lateBy, marked, metresAt, wayAt, wayOfMetres, wristAt, type WayMark } from '@/core/outing/wayClock';
+import {
+  asGone,
+  lateBy,
+  marked,
+  metresAt,
+  nextLee,
+  wayAt,
+  wayOfMetres,
+  wristAt,
+  type WayMark,
+} from '@/core/outing/wayClock';
 import { aLeg } from '#tests/support/outings';
 
 const outing: Outing = {
@@ -99,6 +109,25 @@ describe('metres and minutes', () => {
   it('at a stop the clock decides', () => {
     expect(wayOfMetres(timeline, 4000, 3800)).toBeCloseTo(3800, -1);
     expect(wayOfMetres(timeline, 4000, 9000)).toBeLessThan(4300);
+  });
+});
+
+describe('the next lee', () => {
+  // Two kilometres in the open at 4 km/h, and then trees: at 1800 s.
+  const wood = timelineOf(
+    {
+      ...outing,
+      legs: [
+        aLeg({ name: 'Fell', sport: 'hike', minutes: 30, distanceM: 2000, effort: { by: 'usual' } }),
+        aLeg({ name: 'Wood', sport: 'hike', minutes: 30, distanceM: 2000, effort: { by: 'usual' }, shelter: 'forest' }),
+      ],
+    },
+    AVERAGE_PERSON,
+  );
+  it('is told in metres from twenty minutes before it, and not once one is there', () => {
+    expect(nextLee(wood, 599)).toBeNull();
+    expect(nextLee(wood, 900)).toBeCloseTo(1000, -1);
+    expect(nextLee(wood, 1900)).toBeNull();
   });
 });
 

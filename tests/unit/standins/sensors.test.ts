@@ -4,7 +4,7 @@ import { stretchAt } from '@/core/outing/moments';
 import { findOn, type Track } from '@/core/outing/track';
 import { metresAt } from '@/core/outing/wayClock';
 import { readHeartRate } from '@/formats/heartRate';
-import { PLAIN_WALK, strapAt, thermometerAt, walkedWay, walkerAt } from '@/standins/sensors/sensors';
+import { PLAIN_WALK, strapAt, strapBatteryAt, thermometerAt, walkedWay, walkerAt } from '@/standins/sensors/sensors';
 import { opened } from '#tests/support/aPack';
 
 const { timeline } = opened;
@@ -51,6 +51,9 @@ describe('simulated walker, strap and thermometer', () => {
     );
     expect(beat.contact).toBe('yes');
     expect(beat.beatsS[0]).toBeCloseTo(60 / beat.bpm, 2);
+  });
+  it('the strap runs down by the hour, and not below nothing', () => {
+    expect([0, 7200, 1e7].map(strapBatteryAt)).toEqual([76, 73, 0]);
   });
   it('the thermometer says the air there', () => {
     const air = stretchAt(timeline, 1800).airC;

@@ -1,7 +1,7 @@
 'use client';
 import { Check, Minus, Plus } from 'lucide-react';
 import { useMemo } from 'react';
-import { FELT, PARTS, type Felt, type Part } from '@/core/underway/taps';
+import { FELT, PARTS, type Felt, type Part } from '@/core/calibrate/words';
 import { day, timeOfDay } from '@/formats/dates';
 import { grams, type Units } from '@/formats/measures';
 import { Big } from '@/features/out/parts/Big';

@@ -1,9 +1,9 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { findOn, type Fix } from '@/core/outing/track';
+import { findOn, isOff, type Fix } from '@/core/outing/track';
 import { metresAt } from '@/core/outing/wayClock';
 import { HEART_RATE, readHeartRate } from '@/formats/heartRate';
-import { PLAIN_WALK, strapAt, thermometerAt, walkerAt } from '@/standins/sensors/sensors';
+import { PLAIN_WALK, strapAt, strapBatteryAt, thermometerAt, walkerAt } from '@/standins/sensors/sensors';
 import type { Out } from './useOut';
 
 /** A place and a pulse are kept this often, s: more would say nothing more. */
@@ -49,7 +49,11 @@ export function useSensors(o: Out | null): Sensors {
     }
     if (now.out.nowS - keptAt.current.fix < KEEP_EVERY_S) return;
     keptAt.current.fix = now.out.nowS;
-    void now.tell({ kind: 'fix', metres: Math.round(found.metres), offM: Math.round(found.offM) });
+    void now.tell({
+      kind: 'fix',
+      metres: Math.round(found.metres),
+      offM: isOff(found, fix) ? Math.round(found.offM) : 0,
+    });
   };
   const heardPulse = (data: DataView) => {
     const beat = readHeartRate(data);
@@ -79,7 +83,7 @@ export function useSensors(o: Out | null): Sensors {
       const beat = strapAt(PLAIN_WALK, pack.person, timeline, nowS);
       if (beat) heardPulse(beat);
       setAir(thermometerAt(PLAIN_WALK, timeline, nowS));
-      setBattery(74);
+      setBattery(strapBatteryAt(nowS));
     }, 500);
     return () => clearInterval(timer);
   }, [rehearsal, stage]);
