@@ -23,6 +23,7 @@ const CORE = [
   'calibrate',
   'search',
   'underway',
+  'afterwards',
 ];
 const ROOMS = {
   formats: [],

@@ -1,6 +1,8 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import Papa from 'papaparse';
 import { checkPerson, type Person } from '@/core/body/person';
+import type { Learned } from '@/core/calibrate/learned';
+import type { Lesson } from '@/core/calibrate/learn';
 import { checkGarment, type Garment } from '@/core/clothing/garment';
 import type { Plan } from '@/core/kit/plan';
 import { checkForecast, type ForecastHour } from '@/core/outing/forecast';
@@ -12,9 +14,10 @@ import { fileNameOf } from './fileName';
 import { readGpx } from './gpx';
 import { gpxOf } from './gpxOut';
 import { atDoor, refuse } from './problem';
+import { learnedSchema, lessonSchema, readLearned } from './lessonJson';
 import { tapSchema } from './tapJson';
 import type { Tap } from '@/core/underway/taps';
-import { object, text, uuid } from './schemaParts';
+import { object, orNull, text, uuid } from './schemaParts';
 import { garmentSchema, outingSchema, personSchema, planSchema, profileSchema, wishesSchema } from './schemas';
 import { parseJson, validated } from './validate';
 
@@ -22,7 +25,17 @@ import { parseJson, validated } from './validate';
 export interface Archive {
   format: 'lofted-ember archive';
   version: 1;
-  athlete: { name: string; units: 'metric' | 'imperial'; person: Person; wishes: Wishes };
+  athlete: {
+    name: string;
+    units: 'metric' | 'imperial';
+    /** as they give themselves */
+    person: Person;
+    /** what their outings taught against that; left out where nothing did */
+    known?: Learned;
+    /** causes that they call chance; left out where there are none */
+    calledChance?: string[];
+    wishes: Wishes;
+  };
   garments: {
     id: string;
     catalogueId: string | null;
@@ -54,6 +67,8 @@ export interface ArchivedOuting {
   told?: { felt: string; toldAt: string };
   /** what was tapped on the way, in the order it came in; left out where nothing was */
   taps?: Tap[];
+  /** what it taught when it was kept, and in which order; left out where nothing was kept */
+  lesson?: { order: number; keptAt: string; taught: Lesson };
 }
 
 /** An archive with the routes that stand in files of their own, by outing. */
@@ -63,7 +78,6 @@ export interface Whole {
 }
 
 const time = { type: 'string', format: 'date-time' };
-const orNull = (schema: object) => ({ anyOf: [schema, { type: 'null' }] });
 
 /** `archive.json` in an archive. */
 export const archiveSchema = object(
@@ -71,7 +85,14 @@ export const archiveSchema = object(
     format: { const: 'lofted-ember archive' },
     version: { const: 1 },
     athlete: object(
-      { name: text, units: { enum: ['metric', 'imperial'] }, person: personSchema, wishes: wishesSchema },
+      {
+        name: text,
+        units: { enum: ['metric', 'imperial'] },
+        person: personSchema,
+        known: learnedSchema,
+        calledChance: { type: 'array', maxItems: 100, items: text },
+        wishes: wishesSchema,
+      },
       ['name', 'units', 'person', 'wishes'],
     ),
     garments: {
@@ -119,6 +140,11 @@ export const archiveSchema = object(
             ]),
           },
           taps: { type: 'array', maxItems: 100_000, items: tapSchema },
+          lesson: object({ order: { type: 'integer', minimum: 0 }, keptAt: time, taught: lessonSchema }, [
+            'order',
+            'keptAt',
+            'taught',
+          ]),
           told: object({ felt: { enum: ['right', 'too warm', 'too cold', 'wet'] }, toldAt: time }, ['felt', 'toldAt']),
         },
         ['id', 'createdAt', 'archivedAt', 'deletedAt', 'outing', 'route', 'plans'],
@@ -223,6 +249,7 @@ function unzipped(bytes: Uint8Array, file: string): Record<string, Uint8Array> {
 /** What no schema says of one value beside another: the core's own rules, as at every other door. @throws Refused */
 function checkContent({ athlete, garments, outings }: Archive): void {
   atDoor(MAIN, () => checkPerson(athlete.person));
+  if (athlete.known) readLearned(athlete.known, `${MAIN}, athlete.known`);
   atDoor(MAIN, () => checkWishes(athlete.wishes));
   for (const { garment } of garments) atDoor(garment.name, () => checkGarment(garment));
   for (const { outing } of outings) atDoor(outing.name, () => checkForecast(outing.forecast));

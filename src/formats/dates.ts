@@ -16,6 +16,15 @@ export const timeOfDay = (ms: number): string => at(ms, 'HH:mm');
 /** `Sat 16 Jan`. */
 export const day = (ms: number): string => at(ms, 'EEE d MMM');
 
+/** `16`. */
+export const dayOfMonth = (ms: number): string => at(ms, 'd');
+
+/** `January`. */
+export const month = (ms: number): string => at(ms, 'MMMM');
+
+/** `16 January 2027`. */
+export const wholeDay = (ms: number): string => at(ms, 'd MMMM yyyy');
+
 /** What a date field shows: `2027-01-16T08:00`. */
 export const localTimeText = (ms: number): string => at(ms, "yyyy-MM-dd'T'HH:mm");
 

@@ -16,10 +16,29 @@ const MAX_TEXT = 1000;
 /** The parser gets the text in pieces of so many letters, so that a limit stops it early. */
 const PIECE = 65_536;
 
+/** What a watch measured beside the place: pulse, °C, W, steps or turns a minute. */
+export type Measured = Partial<Record<'bpm' | 'airC' | 'powerW' | 'cadence', number>>;
+
 export interface GpxRoute {
   name: string;
   points: RoutePoint[];
+  /** one for each point; empty where nothing but places was recorded */
+  measured: Measured[];
 }
+
+/** Names that watches give what they measure, whatever namespace it stands in, and what may be believed. */
+const MEASURED: Record<string, { as: keyof Measured; low: number; high: number }> = {
+  hr: { as: 'bpm', low: 20, high: 250 },
+  heartrate: { as: 'bpm', low: 20, high: 250 },
+  atemp: { as: 'airC', low: -60, high: 60 },
+  temp: { as: 'airC', low: -60, high: 60 },
+  temperature: { as: 'airC', low: -60, high: 60 },
+  power: { as: 'powerW', low: 0, high: 3000 },
+  watts: { as: 'powerW', low: 0, high: 3000 },
+  powerinwatts: { as: 'powerW', low: 0, high: 3000 },
+  cad: { as: 'cadence', low: 0, high: 400 },
+  cadence: { as: 'cadence', low: 0, high: 400 },
+};
 
 /**
  * Reads a GPX 1.1 (or 1.0) track, or a route when there is no track. Segments are joined in order. Read in one pass, so that what
@@ -53,6 +72,7 @@ interface RawPoint {
   lon?: string;
   ele?: string;
   time?: string;
+  measured: Measured;
   line: number;
 }
 
@@ -65,6 +85,7 @@ class Reader {
   /** names of the open elements, without their namespaces */
   private readonly path: string[] = [];
   private readonly found: Record<'track' | 'route', RoutePoint[]> = { track: [], route: [] };
+  private readonly measured: Record<'track' | 'route', Measured[]> = { track: [], route: [] };
   private readonly names: Record<string, string> = {};
   private point: RawPoint | null = null;
   private text = '';
@@ -107,7 +128,7 @@ class Reader {
       refuse(this.file, `element ${name}`, `${this.path.length} levels deep`, `at most ${MAX_DEPTH}`, this.parser.line);
     this.text = '';
     if (POINTS[this.path.join('/')])
-      this.point = { lat: tag.attributes.lat, lon: tag.attributes.lon, line: this.parser.line };
+      this.point = { lat: tag.attributes.lat, lon: tag.attributes.lon, measured: {}, line: this.parser.line };
   }
 
   private take(t: string) {
@@ -122,9 +143,15 @@ class Reader {
       if (list.length >= MAX_POINTS)
         refuse(this.file, 'points', `over ${MAX_POINTS}`, `at most ${MAX_POINTS}`, this.point.line);
       list.push(readPoint(this.point, list.length, this.file));
+      this.measured[kind].push(this.point.measured);
       this.point = null;
     }
     const parent = this.path.slice(0, -1).join('/');
+    const name = this.path[this.path.length - 1];
+    const reads = this.point && MEASURED[name.toLowerCase().replace(/[_-]/g, '')];
+    // A sensor that slips is no fault of the file: what cannot be is left out.
+    const n = reads && this.text.trim() !== '' ? Number(this.text) : NaN;
+    if (reads && n >= reads.low && n <= reads.high) this.point!.measured[reads.as] = n;
     if (this.point && POINTS[parent]) {
       if (path.endsWith('/ele')) this.point.ele = this.text;
       if (path.endsWith('/time')) this.point.time = this.text;
@@ -139,7 +166,8 @@ class Reader {
     const points = track.length > 0 ? track : route;
     if (points.length < 2) refuse(this.file, 'points', points.length, 'at least 2 track or route points');
     const name = NAMES.map((n) => this.names[n]).find((n) => n !== undefined);
-    return { name: nameOf(name), points };
+    const measured = track.length > 0 ? this.measured.track : this.measured.route;
+    return { name: nameOf(name), points, measured: measured.some((m) => Object.keys(m).length > 0) ? measured : [] };
   }
 }
 

@@ -1,4 +1,5 @@
 import { AVERAGE_PERSON, checkPerson, type Person } from '@/core/body/person';
+import { athleteAs } from '@/core/calibrate/learned';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import type { Garment } from '@/core/clothing/garment';
 import { checkWishes, PLAIN_WISHES, type Wishes } from '@/core/search/wishes';
@@ -31,7 +32,7 @@ export function readMine(bytes: Uint8Array, file: string): Mine {
     const { archive } = unpackArchive(bytes, file);
     const owned = archive.garments.filter((g) => g.removedAt === null);
     return {
-      person: archive.athlete.person,
+      person: archive.athlete.known ? athleteAs(archive.athlete.person, archive.athlete.known) : archive.athlete.person,
       wishes: archive.athlete.wishes,
       closet: owned.map((g) => ({ ...g.garment, id: g.id })),
       damp: Object.fromEntries(owned.filter((g) => g.dampGm2 > 0).map((g) => [g.id, g.dampGm2])),

@@ -7,6 +7,7 @@ export const text = { type: 'string', minLength: 1, maxLength: NAME_LENGTH };
 export const VERSION = { type: 'integer', minimum: 1, maximum: 2 ** 31 - 1 };
 export const id = { type: 'string', minLength: 1, maxLength: 80 };
 export const uuid = { type: 'string', format: 'uuid' };
+export const orNull = (schema: object) => ({ anyOf: [schema, { type: 'null' }] });
 export const share = number(0, 1);
 export const ranged = (ranges: Record<string, readonly [number, number, string]>) =>
   Object.fromEntries(

@@ -1,22 +1,29 @@
+import { PERSON_RANGE } from '@/core/body/person';
 import { FEELINGS } from '@/core/calibrate/votes';
 import { FELT, PARTS } from '@/core/calibrate/words';
 import {
   AIR_STEPS,
   FALL_STEPS,
+  MOST_RECORDED,
   MOST_TAPS,
   REASONS,
+  SEEN,
+  SEEN_AT,
   SIGNS,
   WIND_STEPS,
   type Tap,
   type Told,
 } from '@/core/underway/taps';
 import { Refused, refuse, type Problem } from './problem';
-import { id, number, object, uuid } from './schemaParts';
+import { id, number, object, orNull, uuid } from './schemaParts';
 import { actionsSchema, planSchema } from './schemas';
 import { validated } from './validate';
 
 const text = { type: 'string', minLength: 1, maxLength: 200 };
 const flag = { type: 'boolean' };
+/** Longer than any outing that can be laid out. */
+const seconds = number(0, 400_000);
+const massKg = number(PERSON_RANGE.massKg[0], PERSON_RANGE.massKg[1]);
 const told = (kind: Told['kind'], properties: Record<string, object> = {}) =>
   object({ kind: { const: kind }, ...properties }, ['kind', ...Object.keys(properties)]);
 
@@ -49,7 +56,51 @@ export const TOLD_SCHEMAS: Record<Told['kind'], ReturnType<typeof told>> = {
   'turned back': told('turned back'),
   'goes on': told('goes on', { danger: text, why: text }),
   home: told('home'),
-  felt: told('felt', { part: { enum: [...PARTS] }, felt: { enum: [...FELT] } }),
+  felt: object(
+    {
+      kind: { const: 'felt' },
+      part: { enum: [...PARTS] },
+      felt: { enum: [...FELT] },
+      during: object({ fromS: seconds, toS: seconds }, ['fromS', 'toS']),
+    },
+    ['kind', 'part', 'felt'],
+  ),
+  saw: told('saw', {
+    saw: object({ what: { enum: [...SEEN] }, where: { enum: [...SEEN_AT] } }, ['what', 'where']),
+    seen: flag,
+  }),
+  body: told('body', {
+    weights: object(
+      {
+        beforeKg: massKg,
+        afterKg: massKg,
+        drankL: number(0, 30),
+        ateKg: number(0, 15),
+        passedL: number(0, 15),
+      },
+      ['beforeKg', 'afterKg', 'drankL', 'ateKg', 'passedL'],
+    ),
+  }),
+  note: told('note', { text: { type: 'string', maxLength: 2000 } }),
+  was: told('was', { airC: orNull(number(-60, 45)), windMs: orNull(number(0, 60)) }),
+  recorded: told('recorded', {
+    moments: {
+      type: 'array',
+      minItems: 2,
+      maxItems: MOST_RECORDED,
+      items: object(
+        {
+          atS: seconds,
+          metres: orNull(number(0, 1_000_000)),
+          bpm: orNull(number(20, 250)),
+          airC: orNull(number(-60, 60)),
+          powerW: orNull(number(0, 3000)),
+          cadence: orNull(number(0, 400)),
+        },
+        ['atS', 'metres', 'bpm', 'airC', 'powerW', 'cadence'],
+      ),
+    },
+  }),
   weighed: told('weighed', { garment: id, grams: number(0, 100_000) }),
   hung: told('hung', { garment: id, hung: flag }),
   wet: told('wet', { garment: id, dampGm2: number(0, 2000) }),

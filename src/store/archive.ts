@@ -1,3 +1,4 @@
+import type { Lesson } from '@/core/calibrate/learn';
 import type { ArchivedOuting, Whole } from '@/formats/archive';
 import { routeFile } from '@/formats/archive';
 import { currentAthlete, saveAthlete, saveWishes } from './athlete';
@@ -14,7 +15,7 @@ const iso = (column: string) => sql().unsafe(`to_char(${column} at time zone 'UT
 export async function readAll(athleteId: string): Promise<Whole> {
   return atomically(async () => {
     await sql()`set transaction isolation level repeatable read`;
-    const { name, units, person, wishes } = await currentAthlete();
+    const { name, units, given, known, wishes, calledChance } = await currentAthlete();
     const closet = await listCloset(athleteId, 'all');
     const times = await sql()<{ id: string; created: string; removed: string | null }[]>`
       select id, ${iso('created_at')} as created, ${iso('removed_at')} as removed from garment where athlete_id = ${athleteId}`;
@@ -54,6 +55,7 @@ export async function readAll(athleteId: string): Promise<Whole> {
         plans: await plansOf(id),
         ...(await toldOf(id)),
         ...(await tapsIn(id)),
+        ...(await lessonIn(id)),
       });
     }
     const garments = closet
@@ -66,7 +68,14 @@ export async function readAll(athleteId: string): Promise<Whole> {
         garment,
       }))
       .sort((a, b) => (a.createdAt + a.id < b.createdAt + b.id ? -1 : 1));
-    const athlete = { name, units, person, wishes };
+    const athlete = {
+      name,
+      units,
+      person: given,
+      ...(known ? { known } : {}),
+      ...(calledChance.length > 0 ? { calledChance } : {}),
+      wishes,
+    };
     return {
       archive: {
         format: 'lofted-ember archive',
@@ -100,6 +109,12 @@ async function tapsIn(outingId: string): Promise<Pick<ArchivedOuting, 'taps'>> {
   return taps.length > 0 ? { taps: taps.map((t) => ({ ...t })) } : {};
 }
 
+async function lessonIn(outingId: string): Promise<Pick<ArchivedOuting, 'lesson'>> {
+  const [row] = await sql()<{ seq: string; lesson: Lesson; keptAt: string }[]>`
+    select seq, lesson, ${iso('kept_at')} as "keptAt" from lesson where outing_id = ${outingId}`;
+  return row ? { lesson: { order: Number(row.seq), keptAt: row.keptAt, taught: row.lesson } } : {};
+}
+
 async function linesOf(athleteId: string): Promise<NonNullable<Whole['archive']['lines']>> {
   const rows = await sql()<NonNullable<Whole['archive']['lines']>>`
     select id, line, name, ${iso('used_at')} as "usedAt", ${iso('created_at')} as "createdAt"
@@ -116,9 +131,11 @@ export async function replaceAll(athleteId: string, { archive, routes }: Whole):
     await tx`delete from garment where athlete_id = ${athleteId}`;
     await tx`delete from spoken_line where athlete_id = ${athleteId}`;
     await tx`delete from ladder where athlete_id = ${athleteId}`;
-    const { wishes, ...me } = archive.athlete;
+    const { wishes, person: given, known = null, calledChance = [], ...me } = archive.athlete;
     const { version, wishesVersion } = await currentAthlete();
-    await saveAthlete(athleteId, version, me);
+    await saveAthlete(athleteId, version, { ...me, given });
+    await tx`
+      update athlete set known = ${known && tx.json(known as never)}, called_chance = ${calledChance} where id = ${athleteId}`;
     await saveWishes(athleteId, wishesVersion, wishes);
     for (const g of archive.garments) {
       await addGarment(athleteId, g.garment, g.catalogueId, g.dampGm2, g.id);
@@ -146,6 +163,13 @@ export async function replaceAll(athleteId: string, { archive, routes }: Whole):
       if (o.told)
         await tx`insert into told (outing_id, felt, told_at) values (${o.id}, ${o.told.felt}, ${o.told.toldAt}::text::timestamptz)`;
     }
+    // In the order in which they were learned, whatever their numbers were.
+    const lessons = archive.outings.flatMap(({ id, lesson }) => (lesson ? [{ id, ...lesson }] : []));
+    for (const l of lessons.sort((a, b) => a.order - b.order))
+      await tx`
+        insert into lesson (outing_id, seq, lesson, kept_at) overriding system value
+        values (${l.id}, ${l.order}, ${tx.json(l.taught as never)}, ${l.keptAt}::text::timestamptz)`;
+    await tx`select setval(pg_get_serial_sequence('lesson', 'seq'), (select coalesce(max(seq), 0) + 1 from lesson), false)`;
     for (const l of archive.lines ?? [])
       await tx`
         insert into spoken_line (id, athlete_id, line, name, used_at, created_at)

@@ -1,13 +1,21 @@
 import { PERSON_FIELDS, type Person } from '@/core/body/person';
+import { athleteAs, givenMoved, type Learned } from '@/core/calibrate/learned';
 import type { Wishes } from '@/core/search/wishes';
-import { sql } from './db';
+import { atomically, sql } from './db';
 
 export interface Athlete {
   id: string;
   name: string;
   units: 'metric' | 'imperial';
+  /** as they give themselves */
+  given: Person;
+  /** what their outings taught against that; null: nothing yet */
+  known: Learned | null;
+  /** as they are by now: what everything is worked out with */
   person: Person;
   wishes: Wishes;
+  /** ids of causes in the book that they call chance */
+  calledChance: string[];
   /** rise with every change */
   version: number;
   wishesVersion: number;
@@ -16,6 +24,8 @@ export interface Athlete {
 }
 
 type Row = Record<string, number> & {
+  known: Learned | null;
+  called_chance: string[];
   id: string;
   name: string;
   units: 'metric' | 'imperial';
@@ -30,11 +40,15 @@ const KEYS = Object.keys(PERSON_FIELDS) as (keyof Person)[];
 const personColumns = (p: Person): Record<string, number> =>
   Object.fromEntries(KEYS.map((k) => [PERSON_FIELDS[k].column, p[k]]));
 
+const givenOf = (r: Row): Person => Object.fromEntries(KEYS.map((k) => [k, r[PERSON_FIELDS[k].column]])) as Person;
+
 const toAthlete = (r: Row): Athlete => ({
   id: r.id,
   name: r.name,
   units: r.units,
-  person: Object.fromEntries(KEYS.map((k) => [k, r[PERSON_FIELDS[k].column]])) as Person,
+  given: givenOf(r),
+  known: r.known,
+  person: r.known ? athleteAs(givenOf(r), r.known) : givenOf(r),
   wishes: {
     weights: { caution: r.caution, fuss: r.fuss, weight: r.carried_weight },
     maxCues: r.max_cues,
@@ -42,6 +56,7 @@ const toAthlete = (r: Row): Athlete => ({
     floorC: r.floor_feels_c,
     mouthBelowC: r.mouth_below_c,
   },
+  calledChance: r.called_chance,
   version: r.version,
   wishesVersion: r.wishes_version,
   station: r.station,
@@ -57,16 +72,25 @@ export async function currentAthlete(): Promise<Athlete> {
   return toAthlete(rows[0]);
 }
 
-/** Saves over a known version. @returns the new version, or null when it was changed elsewhere meanwhile */
+/**
+ * Saves what they give of themselves over a known version; what outings taught stays as sure of the truth as it was.
+ * @returns the new version, or null when it was changed elsewhere meanwhile
+ */
 export async function saveAthlete(
   id: string,
   version: number,
-  { name, units, person }: Pick<Athlete, 'name' | 'units' | 'person'>,
+  { name, units, given }: Pick<Athlete, 'name' | 'units' | 'given'>,
 ): Promise<number | null> {
-  const rows = await sql()<{ version: number }[]>`
-    update athlete set ${sql()({ name, units, ...personColumns(person) })}, version = version + 1
-    where id = ${id} and version = ${version} returning version`;
-  return rows[0]?.version ?? null;
+  return atomically(async () => {
+    const [before] = await sql()<Row[]>`select * from athlete where id = ${id} and version = ${version} for update`;
+    if (!before) return null;
+    const known = before.known && givenMoved(before.known, givenOf(before), given);
+    const rows = await sql()<{ version: number }[]>`
+      update athlete set ${sql()({ name, units, ...personColumns(given) })}, known = ${known && sql().json(known as never)},
+        version = version + 1
+      where id = ${id} returning version`;
+    return rows[0].version;
+  });
 }
 
 /** Saves over a known version. @returns the new version, or null when they were changed elsewhere meanwhile */
@@ -88,4 +112,10 @@ export async function createAthlete(name: string, person: Person): Promise<strin
   const rows = await sql()<{ id: string }[]>`
     insert into athlete ${sql()({ name, ...personColumns(person) })} returning id`;
   return rows[0].id;
+}
+
+/** Says of a cause in the book that it is chance, or none after all. */
+export async function callChance(id: string, cause: string, is: { chance: boolean }): Promise<void> {
+  await sql()`
+    update athlete set called_chance = array_remove(called_chance, ${cause}) || ${is.chance ? [cause] : []}::text[] where id = ${id}`;
 }

@@ -12,7 +12,7 @@ export interface KeptLine {
 }
 
 /** This build of the application: another one may have another model. A page of the development server is worked out anew each time. */
-const build = (() => {
+export const build = (() => {
   const file = join(process.cwd(), '.next', 'BUILD_ID');
   return process.env.NODE_ENV === 'production' && existsSync(file) ? readFileSync(file, 'utf8') : null;
 })();

@@ -25,13 +25,17 @@ export interface OutingLine {
 const toLocal = (ms: number): string => new Date(ms).toISOString().slice(0, 19);
 const fromLocal = (text: string): number => Date.parse(`${text.replace(' ', 'T')}Z`);
 
-/** The athlete's outings by their start. @param which those at hand, or those put away */
+/** Who came home and said so: from then on the outing is in the book, and no longer ahead. */
+const isOver = () => sql()`exists (select 1 from tap t where t.outing_id = o.id and t.told->>'kind' = 'kept')`;
+
+/** The athlete's outings by their start, without those that are in the book. @param which those at hand, or those put away */
 export async function listOutings(athleteId: string, which: 'at hand' | 'put away' = 'at hand'): Promise<OutingLine[]> {
   const rows = await sql()<{ id: string; name: string; sport: Outing['sport']; start: string; plans: number }[]>`
     select o.id, o.name, o.sport, o.start_local::text as start,
       (select count(*)::int from plan p where p.outing_id = o.id and p.deleted_at is null) as plans
     from outing o
     where o.athlete_id = ${athleteId} and o.deleted_at is null and (o.archived_at is not null) = ${which === 'put away'}
+      and not ${isOver()}
     order by o.start_local`;
   return rows.map((r) => ({ id: r.id, name: r.name, sport: r.sport, startMs: fromLocal(r.start), plans: r.plans }));
 }

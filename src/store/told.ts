@@ -19,6 +19,7 @@ export async function lastUntold(athleteId: string, nowMs: number): Promise<Unto
     where o.athlete_id = ${athleteId} and o.deleted_at is null and o.start_local < ${now}::timestamp
       and o.start_local > ${now}::timestamp - interval '14 days'
       and not exists (select 1 from told t where t.outing_id = o.id)
+      and not exists (select 1 from tap t where t.outing_id = o.id and t.told->>'kind' in ('felt', 'kept'))
     order by o.start_local desc limit 1`;
   const [r] = rows;
   return r ? { id: r.id, name: r.name, sport: r.sport, startMs: Date.parse(`${r.start.replace(' ', 'T')}Z`) } : null;

@@ -1,7 +1,8 @@
 import { expose } from 'comlink';
 import { believe, beliefWords, type Belief } from '@/core/calibrate/belief';
+import type { Learned } from '@/core/calibrate/learned';
 import { type Person } from '@/core/body/person';
-import { learnFromAll, type ToldOuting } from '@/core/underway/outed';
+import { learnFromAll, type Learning, type ToldOuting } from '@/core/underway/outed';
 import { plainGarment } from '@/core/clothing/garment';
 import type { Cue, Plan } from '@/core/kit/plan';
 import type { Finding } from '@/core/judge/findings';
@@ -84,7 +85,11 @@ const api = {
     return missedCues({ person: pack.person, closet: pack.closet, timeline, plan: out.plan, damp: pack.damp });
   },
   /** What told outings teach of an athlete: needs nothing packed. */
-  learn: (person: Person, list: readonly ToldOuting[]) => learnFromAll(person, list),
+  learn: (known: Learned, person: Person, list: readonly ToldOuting[], onDone?: (done: number) => void): Learning =>
+    learnFromAll(known, person, list, (done) => {
+      onDone?.(done);
+      return true;
+    }),
   /** What may go otherwise: over the spread of forecast and athlete, and should one not be able to go on at the farthest place. */
   otherwise(taps: readonly Tap[], nowMs: number): Otherwise {
     const out = known(taps, nowMs);

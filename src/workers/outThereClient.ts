@@ -1,7 +1,7 @@
-import { wrap, type Remote } from 'comlink';
+import { proxy, wrap, type Remote } from 'comlink';
 import type { Person } from '@/core/body/person';
 import type { Learned } from '@/core/calibrate/learned';
-import type { ToldOuting } from '@/core/underway/outed';
+import type { Learning, ToldOuting } from '@/core/underway/outed';
 import type { Pack } from '@/core/underway/pack';
 import type { Tap } from '@/core/underway/taps';
 import type { Believed, Now } from '@/core/underway/now';
@@ -74,18 +74,23 @@ export class Companion {
   }
 }
 
-/** Learns from told outings in a thread of its own. @returns what is known, and outings that could not be read */
-export async function learnInWorker(
-  person: Person,
-  list: readonly ToldOuting[],
-): Promise<{ learned: Learned; failed: string[] }> {
+/** Asks one thing of a worker of its own, which then ends. */
+async function once<T>(question: (api: Remote<OutThereWorker>) => Promise<T>): Promise<T> {
   const worker = new Worker(WORKER);
   try {
     const broken = new Promise<never>((_, reject) => {
       worker.onerror = (e) => reject(new WorkerBroke(e.message || 'not to be had'));
     });
-    return await Promise.race([wrap<OutThereWorker>(worker).learn(person, list), broken]);
+    return await Promise.race([question(wrap<OutThereWorker>(worker)), broken]);
   } finally {
     worker.terminate();
   }
 }
+
+/** Learns from told outings in a thread of its own, on what is known. @param onDone told how many are done */
+export const learnInWorker = (
+  known: Learned,
+  person: Person,
+  list: readonly ToldOuting[],
+  onDone: (done: number) => void = () => {},
+): Promise<Learning> => once((api) => api.learn(known, person, list, proxy(onDone)));

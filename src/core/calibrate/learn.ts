@@ -10,6 +10,7 @@ import type { Plan } from '@/core/kit/plan';
 import type { Timeline } from '@/core/outing/timeline';
 import { runPlan } from '@/core/questions/question';
 import { clamp } from '@/core/quantity/range';
+import { bodyLossG } from './bodyLoss';
 import { athleteWith, PARAMETER_NAMES, PARAMETERS, type Learned, type Parameter } from './learned';
 import { wordSays, type Scale } from './ordinal';
 import { COLD_HANDS, SLIP, VOTE } from './votes';
@@ -38,6 +39,24 @@ export interface Outed {
   damp?: Record<string, number>;
   felt: readonly FeltThen[];
   weighed: readonly WeighedThen[];
+  /** what the body itself lost by the scale, g, and the scale's error; left out where nobody stood on it */
+  body?: { lossG: number; scaleG: number };
+}
+
+/** A reading of a run with what was told of it: what was said before, how surely (one standard deviation), and after learning. */
+export interface Said {
+  said: number;
+  sd: number;
+  after: number;
+}
+
+/** What one outing taught. */
+export interface Lesson {
+  before: Learned;
+  after: Learned;
+  felt: (FeltThen & Said)[];
+  weighed: (WeighedThen & Said)[];
+  body: (NonNullable<Outed['body']> & Said) | null;
 }
 
 /** ISO 7730's scatter is that of many people; what one and the same differs by from day to day is what comfort among people leaves of it. */
@@ -63,6 +82,8 @@ const REMEMBERED = 0.1;
 /** The model's own error of a weight, as a share of it, beside the scale's; heavy tails, so that one absurd number says little. */
 const MODEL_SHARE = 0.3;
 const MODEL_G = 3;
+/** The same of what a whole body loses: the sweat of one person at one work differs by so much from day to day (from memory). */
+const BODY_SHARE = 0.12;
 const TAILS = 4;
 
 const STEP_S = 60;
@@ -75,12 +96,19 @@ const MOST_MOVED = 1;
 /** Step of the differences by which the simulator is linearised, in prior standard deviations. */
 const DIFFERENCE = 0.25;
 
+/** Readings of what was told: of words and weights in the order of the outing, and of the body's loss, g. */
+export interface Readings {
+  felt: number[];
+  weighed: number[];
+  bodyG: number;
+}
+
 /** What a run says where something was told: readings of the words, and weights, in the order of the outing. */
 export function readTold(
-  o: Pick<Outed, 'felt' | 'weighed' | 'closet'>,
+  o: Pick<Outed, 'felt' | 'weighed' | 'closet' | 'timeline'>,
   scored: Scored,
   person: Person,
-): { felt: number[]; weighed: number[] } {
+): Readings {
   const { series, metrics } = scored;
   const area = [...bodyParameters(person).area];
   const felt = o.felt.map((f) => {
@@ -101,7 +129,7 @@ export function readTold(
     const g = o.closet.find((c) => c.id === w.garment);
     return g ? garmentWater(scored, area, g, series.rows - 1).waterG : 0;
   });
-  return { felt, weighed };
+  return { felt, weighed, bodyG: bodyLossG(scored, person, o.timeline) };
 }
 
 /** The word that belongs to a reading. */
@@ -109,7 +137,7 @@ export const wordAt = (part: Part, reading: number): Felt =>
   FELT[SCALES[part].cuts.filter((cut) => reading >= cut).length];
 
 /** What is to be expected of an outing by an athlete with these parameters. */
-export function expects(o: Outed, person: Person, theta: readonly number[]): { felt: number[]; weighed: number[] } {
+export function expects(o: Outed, person: Person, theta: readonly number[]): Readings {
   const as = athleteWith(person, theta);
   const { timeline, plan, closet, damp } = o;
   const scored = runPlan({ person: as, closet, timeline, plan, damp }, plan, { stepS: STEP_S, sampleS: SAMPLE_S });
@@ -128,18 +156,21 @@ const isOffset = (p: Parameter): boolean => p === 'hands' || p === 'feet' || p =
  * Learns from one outing: maximum a posteriori by Gauss–Newton on the simulator (Fisher scoring for the words), with what was known before
  * as the prior, and the curvature at the end as what is known after (Laplace). The simulator is linearised by differences: a run for each
  * parameter that is physics.
- * @param before what was known @param person as they gave themselves @throws OutOfRange
+ * @param before what was known @param person as they gave themselves @returns null where nothing was told @throws OutOfRange
  */
-export function learn(before: Learned, person: Person, o: Outed): Learned {
+export function lessonOf(before: Learned, person: Person, o: Outed): Lesson | null {
   const n = PARAMETER_NAMES.length;
-  if (o.felt.length + o.weighed.length === 0) return before;
+  if (o.felt.length + o.weighed.length === 0 && !o.body) return null;
   const prior = new Matrix(before.covariance);
   const precision = inverse(prior);
   const sds = PARAMETER_NAMES.map((_, i) => Math.sqrt(before.covariance[i][i]));
   let theta = [...before.mean];
   let curvature = precision;
+  const first = linearised(o, person, theta, sds);
+  let line = first;
   for (let round = 0; round < ROUNDS; round++) {
-    const { gradient, information } = said(o, person, theta, sds);
+    if (round > 0) line = linearised(o, person, theta, sds);
+    const { gradient, information } = evidence(o, line);
     const pull = precision.mmul(Matrix.columnVector(theta.map((t, i) => t - before.mean[i])));
     curvature = Matrix.add(precision, information);
     const step = solve(curvature, Matrix.sub(gradient, pull)).to1DArray();
@@ -150,25 +181,53 @@ export function learn(before: Learned, person: Person, o: Outed): Learned {
     theta = next;
     if (moved < RESTS) break;
   }
-  const after = inverse(curvature);
+  const inverted = inverse(curvature);
   const covariance = Array.from({ length: n }, (_, i) =>
-    Array.from({ length: n }, (_, j) => (after.get(i, j) + after.get(j, i)) / 2),
+    Array.from({ length: n }, (_, j) => (inverted.get(i, j) + inverted.get(j, i)) / 2),
   );
-  return { mean: theta, covariance, outings: before.outings + 1 };
+  const then = expects(o, person, theta);
+  const sure = (slope: readonly number[]) => Math.sqrt(spreadOf(before.covariance, slope));
+  return {
+    before,
+    after: { mean: theta, covariance, outings: before.outings + 1 },
+    felt: o.felt.map((f, k) => ({
+      ...f,
+      said: first.here.felt[k],
+      sd: sure(first.slopes.map((s) => s.felt[k])),
+      after: then.felt[k],
+    })),
+    weighed: o.weighed.map((w, k) => ({
+      ...w,
+      said: first.here.weighed[k],
+      sd: sure(first.slopes.map((s) => s.weighed[k])),
+      after: then.weighed[k],
+    })),
+    body: o.body
+      ? { ...o.body, said: first.here.bodyG, sd: sure(first.slopes.map((s) => s.bodyG)), after: then.bodyG }
+      : null,
+  };
 }
 
-/** Gradient of the log-likelihood and its information at some parameters. */
-function said(
-  o: Outed,
-  person: Person,
-  theta: readonly number[],
-  sds: readonly number[],
-): { gradient: Matrix; information: Matrix } {
-  const n = theta.length;
+/** What is known after an outing; the same as before where nothing was told of it. */
+export const learn = (before: Learned, person: Person, o: Outed): Learned =>
+  lessonOf(before, person, o)?.after ?? before;
+
+/** Variance of a reading that changes so with each parameter. */
+export const spreadOf = (covariance: readonly number[][], slope: readonly number[]): number =>
+  slope.reduce((sum, a, i) => sum + slope.reduce((row, b, j) => row + a * covariance[i][j] * b, 0), 0);
+
+/** A run at some parameters, and how its readings change with each of them. */
+export interface Linearised {
+  here: Readings;
+  slopes: Readings[];
+}
+
+/** A run and its slopes by differences: one more run for each parameter that is physics. */
+export function linearised(o: Outed, person: Person, theta: readonly number[], sds: readonly number[]): Linearised {
   const here = expects(o, person, theta);
-  const slopes = PARAMETER_NAMES.map((p, i) => {
+  const slopes = PARAMETER_NAMES.map((p, i): Readings => {
     if (isOffset(p))
-      return { felt: o.felt.map((f) => (OFFSET[f.part] === p ? 1 : 0)), weighed: o.weighed.map(() => 0) };
+      return { felt: o.felt.map((f) => (OFFSET[f.part] === p ? 1 : 0)), weighed: o.weighed.map(() => 0), bodyG: 0 };
     const h = DIFFERENCE * sds[i];
     const there = expects(
       o,
@@ -176,8 +235,18 @@ function said(
       theta.map((t, j) => (i === j ? t + h : t)),
     );
     const by = (a: number[], b: number[]) => b.map((v, k) => (v - a[k]) / h);
-    return { felt: by(here.felt, there.felt), weighed: by(here.weighed, there.weighed) };
+    return {
+      felt: by(here.felt, there.felt),
+      weighed: by(here.weighed, there.weighed),
+      bodyG: (there.bodyG - here.bodyG) / h,
+    };
   });
+  return { here, slopes };
+}
+
+/** Gradient of the log-likelihood of what was told, and its information. */
+function evidence(o: Outed, { here, slopes }: Linearised): { gradient: Matrix; information: Matrix } {
+  const n = slopes.length;
   const gradient = Matrix.zeros(n, 1);
   const information = Matrix.zeros(n, n);
   const add = (slope: number[], score: number, info: number) => {
@@ -185,6 +254,11 @@ function said(
       gradient.set(i, 0, gradient.get(i, 0) + slope[i] * score);
       for (let j = 0; j < n; j++) information.set(i, j, information.get(i, j) + slope[i] * slope[j] * info);
     }
+  };
+  const weight = (slope: number[], { off, sd }: { off: number; sd: number }) => {
+    // Student's t with few degrees of freedom: the farther off, the less it counts.
+    const trust = (TAILS + 1) / (TAILS + (off / sd) * (off / sd));
+    add(slope, (trust * off) / (sd * sd), Math.min(1, trust) / (sd * sd));
   };
   o.felt.forEach((f, k) => {
     const { score, information: info } = wordSays(SCALES[f.part], FELT.indexOf(f.word), here.felt[k]);
@@ -194,18 +268,23 @@ function said(
       info,
     );
   });
-  o.weighed.forEach((w, k) => {
-    const sd = Math.sqrt(
-      w.scaleG * w.scaleG + MODEL_G * MODEL_G + MODEL_SHARE * here.weighed[k] * (MODEL_SHARE * here.weighed[k]),
-    );
-    const off = (w.waterG - here.weighed[k]) / sd;
-    // Student's t with few degrees of freedom: the farther off, the less it counts.
-    const weight = (TAILS + 1) / (TAILS + off * off);
-    add(
+  o.weighed.forEach((w, k) =>
+    weight(
       slopes.map((s) => s.weighed[k]),
-      (weight * off) / sd,
-      Math.min(1, weight) / (sd * sd),
+      { off: w.waterG - here.weighed[k], sd: weighedSd(w.scaleG, here.weighed[k]) },
+    ),
+  );
+  if (o.body)
+    weight(
+      slopes.map((s) => s.bodyG),
+      { off: o.body.lossG - here.bodyG, sd: bodySd(o.body.scaleG, here.bodyG) },
     );
-  });
   return { gradient, information };
 }
+
+/** How far a weight may be from what a run says of it, one standard deviation, g: of a piece, and of the whole body. */
+export const weighedSd = (scaleG: number, saidG: number): number => rss(scaleG, MODEL_G, MODEL_SHARE * saidG);
+export const bodySd = (scaleG: number, saidG: number): number => rss(scaleG, BODY_SHARE * saidG);
+
+/** Errors that do not know of each other, together. */
+const rss = (...errors: number[]): number => Math.sqrt(errors.reduce((sum, e) => sum + e * e, 0));

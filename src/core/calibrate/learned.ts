@@ -1,5 +1,5 @@
 import { PERSON_RANGE, type Person } from '@/core/body/person';
-import { exp } from '@/core/quantity/exact';
+import { exp, ln } from '@/core/quantity/exact';
 import { clamp } from '@/core/quantity/range';
 
 /**
@@ -61,3 +61,20 @@ export function athleteWith(person: Person, theta: readonly number[]): Person {
 
 /** The athlete as they are known by now. */
 export const athleteAs = (person: Person, l: Learned): Person => athleteWith(person, l.mean);
+
+/**
+ * The same knowledge when the athlete now gives another number of themselves: outings stay as sure of the truth as they were, and where
+ * they say little, the new number counts. In the parameters as they lie from what is given: θ' = θ + Σ Π d − d, with Σ the covariance now
+ * and Π the precision before any outing (a normal prior moved by d).
+ */
+export function givenMoved(l: Learned, from: Person, to: Person): Learned {
+  const d = PARAMETER_NAMES.map((p): number => {
+    const { person: key, as } = PARAMETERS[p];
+    if (key === null || from[key] === to[key]) return 0;
+    return as === 'share' ? ln(to[key] / from[key]) : to[key] - from[key];
+  });
+  if (d.every((v) => v === 0)) return l;
+  const pull = d.map((v, i) => v / (PARAMETERS[PARAMETER_NAMES[i]].sd * PARAMETERS[PARAMETER_NAMES[i]].sd));
+  const mean = l.mean.map((v, i) => v + l.covariance[i].reduce((sum, c, j) => sum + c * pull[j], 0) - d[i]);
+  return { ...l, mean };
+}

@@ -1,3 +1,4 @@
+import type { BodyWeights } from '@/core/calibrate/bodyLoss';
 import type { Heard } from '@/core/calibrate/votes';
 import type { Felt, Part } from '@/core/calibrate/words';
 import { metabolicFromHeartRate } from '@/core/effort/fromAthlete';
@@ -5,7 +6,16 @@ import type { Cue, Plan } from '@/core/kit/plan';
 import { isOff } from '@/core/outing/track';
 import { marked, wayAt, wayOfMetres, type WayMark } from '@/core/outing/wayClock';
 import type { Opened } from './pack';
-import { AS_SAID, inForce, type Reason, type Sign, type Tap } from './taps';
+import {
+  AS_SAID,
+  inForce,
+  type Reason,
+  type RecordedMoment,
+  type Saw,
+  type Sign,
+  type Tap,
+  type While,
+} from './taps';
 
 /** A pulse counts as one observation in so many seconds: its error does not average away. The body lags work, so its first minutes say little. */
 const PULSE_EVERY_S = 600;
@@ -50,6 +60,12 @@ export function foldTaps({ pack, timeline }: Opened, taps: readonly Tap[]) {
     turnedBackWayS: null as number | null,
     answered: new Map<string, number>(),
     felt: {} as Partial<Record<Part, Felt>>,
+    feltIn: [] as { part: Part; word: Felt; fromS: number; toS: number }[],
+    saw: [] as Saw[],
+    body: null as BodyWeights | null,
+    note: '',
+    was: null as { airC: number | null; windMs: number | null } | null,
+    recorded: null as RecordedMoment[] | null,
     weighed: {} as Record<string, number>,
     hung: new Set<string>(),
     kept: false,
@@ -145,7 +161,24 @@ export function foldTaps({ pack, timeline }: Opened, taps: readonly Tap[]) {
         m.homeMs ??= atMs;
         break;
       case 'felt':
-        out.felt[told.part] = told.felt;
+        if (!told.during) out.felt[told.part] = told.felt;
+        else out.feltIn = [...out.feltIn.filter((f) => !isSame(f, told)), feltThen(told.part, told.felt, told.during)];
+        break;
+      case 'saw':
+        out.saw = out.saw.filter((s) => s.what !== told.saw.what || s.where !== told.saw.where);
+        if (told.seen) out.saw.push(told.saw);
+        break;
+      case 'body':
+        out.body = told.weights;
+        break;
+      case 'note':
+        out.note = told.text;
+        break;
+      case 'was':
+        out.was = told;
+        break;
+      case 'recorded':
+        out.recorded = told.moments;
         break;
       case 'weighed':
         out.weighed[told.garment] = told.grams;
@@ -161,7 +194,36 @@ export function foldTaps({ pack, timeline }: Opened, taps: readonly Tap[]) {
         break;
     }
   }
+  if (out.recorded) readRecorded(out, out.recorded, { pack, timeline });
   return { memory: m, out };
+}
+
+const feltThen = (part: Part, word: Felt, { fromS, toS }: While) => ({ part, word, fromS, toS });
+const isSame = (a: { part: Part; fromS: number }, b: { part: Part; during?: While }): boolean =>
+  a.part === b.part && a.fromS === b.during?.fromS;
+
+/** A watch knows the way better than taps do: its clock, and where it had a strap, the work. */
+function readRecorded(
+  out: { marks: WayMark[]; heard: Heard[] },
+  moments: readonly RecordedMoment[],
+  { pack, timeline }: Pick<Opened, 'pack' | 'timeline'>,
+): void {
+  const placed = moments.filter((m) => m.metres !== null);
+  if (placed.length > 1)
+    out.marks = placed.reduce<WayMark[]>(
+      (marks, m) => marked(marks, { atS: m.atS, wayS: wayOfMetres(timeline, m.metres!, wayAt(marks, m.atS)) }),
+      [],
+    );
+  const heard: Heard[] = [];
+  let pulses: { atS: number; bpm: number }[] = [];
+  for (const { atS, bpm } of moments) {
+    if (bpm === null) continue;
+    pulses.push({ atS, bpm });
+    if (atS - pulses[0].atS < PULSE_EVERY_S) continue;
+    heard.push(...pulseHeard(pulses, pack.person));
+    pulses = [];
+  }
+  if (heard.length > 0) out.heard = [...out.heard.filter((h) => 'feels' in h), ...heard].sort((a, b) => a.atS - b.atS);
 }
 
 /** A cue by the plan it belongs to and its second: pieces that are not to be had change neither. */

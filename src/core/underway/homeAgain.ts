@@ -44,11 +44,12 @@ export function homeAgain(opened: Opened, out: OutThere, belief: Believed): Home
 /** The same reading that is learned from, so that what was expected and what teaches are one. */
 function thoughtOf(q: Question, scored: Scored): Record<Part, Felt> {
   const felt = PARTS.map((part): FeltThen => ({ part, word: 'fine', fromS: 0, toS: q.timeline.endS }));
-  const readings = readTold({ felt, weighed: [], closet: q.closet }, scored, q.person).felt;
+  const readings = readTold({ felt, weighed: [], closet: q.closet, timeline: q.timeline }, scored, q.person).felt;
   return Object.fromEntries(PARTS.map((part, i) => [part, wordAt(part, readings[i])])) as Record<Part, Felt>;
 }
 
-function wetPieces(
+/** What of a closet is wet at the end of a run, the wettest first. */
+export function wetPieces(
   scored: Scored,
   person: Parameters<typeof bodyParameters>[0],
   closet: readonly Garment[],

@@ -1,3 +1,4 @@
+import type { BodyWeights } from '@/core/calibrate/bodyLoss';
 import type { Heard } from '@/core/calibrate/votes';
 import type { Felt, Part } from '@/core/calibrate/words';
 import { leaveGarment } from '@/core/kit/edit';
@@ -6,7 +7,7 @@ import { tidy } from '@/core/kit/replay';
 import { marked, metresAt, wayAt, wristAt, type WayMark } from '@/core/outing/wayClock';
 import { foldTaps, keyOf, shifted, type Folded, type Memory } from './foldTaps';
 import type { Opened } from './pack';
-import type { Reason, Sign, Sky, Tap } from './taps';
+import type { Reason, RecordedMoment, Saw, Sign, Sky, Tap } from './taps';
 
 /** How a cue stands. `missed`: so long over that it is no longer what is right. */
 export type CueStands = 'done' | 'ahead' | 'near' | 'due' | 'overdue' | 'missed';
@@ -61,6 +62,13 @@ export interface OutThere {
   /** dangers that were read and answered, and when, s */
   answered: ReadonlyMap<string, number>;
   felt: Partial<Record<Part, Felt>>;
+  /** the same in whiles of it, s on the wrist */
+  feltIn: { part: Part; word: Felt; fromS: number; toS: number }[];
+  saw: Saw[];
+  body: BodyWeights | null;
+  note: string;
+  was: { airC: number | null; windMs: number | null } | null;
+  recorded: RecordedMoment[] | null;
   weighed: Record<string, number>;
   hung: ReadonlySet<string>;
   kept: boolean;

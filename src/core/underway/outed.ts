@@ -1,6 +1,7 @@
 import type { Person } from '@/core/body/person';
-import { learn, type FeltThen, type Outed } from '@/core/calibrate/learn';
-import { nothingLearned, type Learned } from '@/core/calibrate/learned';
+import { weighedLossG } from '@/core/calibrate/bodyLoss';
+import { lessonOf, type FeltThen, type Lesson, type Outed } from '@/core/calibrate/learn';
+import type { Learned } from '@/core/calibrate/learned';
 import type { Feeling } from '@/core/calibrate/votes';
 import { PARTS, type Felt } from '@/core/calibrate/words';
 import { SETTLE_S } from '@/core/judge/limits';
@@ -21,8 +22,9 @@ const ON_THE_WAY: Record<Feeling, { part: FeltThen['part']; word: Felt } | null>
 };
 /** A tap is of a while, not of a second, s. */
 const AROUND_S = 120;
-/** A kitchen scale, g. */
+/** A kitchen scale, g; a bathroom scale read twice. */
 const SCALE_G = 2;
+const BODY_SCALE_G = 140;
 
 /** The outing as it was and what was told of it, from pack and taps: what is learned from. */
 export function outedOf(opened: Opened, out: OutThere): Outed {
@@ -37,6 +39,7 @@ export function outedOf(opened: Opened, out: OutThere): Outed {
     const word = out.felt[part];
     return word ? [{ part, word, fromS: 0, toS: timeline.endS }] : [];
   });
+  const inWhiles = out.feltIn.map((f): FeltThen => ({ ...f, toS: Math.min(f.toS, timeline.endS) }));
   const weighed = Object.entries(out.weighed).flatMap(([garment, grams]) => {
     const g = pack.closet.find((c) => c.id === garment);
     return g ? [{ garment, waterG: Math.max(0, grams - g.massG), scaleG: SCALE_G }] : [];
@@ -46,8 +49,9 @@ export function outedOf(opened: Opened, out: OutThere): Outed {
     plan: wornPlan(out, 'never'),
     closet: pack.closet,
     damp: pack.damp,
-    felt: [...onTheWay, ...inTheHall],
+    felt: [...onTheWay, ...inWhiles, ...inTheHall],
     weighed,
+    ...(out.body ? { body: { lossG: Math.max(0, weighedLossG(out.body)), scaleG: BODY_SCALE_G } } : {}),
   };
 }
 
@@ -57,23 +61,47 @@ export interface ToldOuting {
   taps: Tap[];
 }
 
-/**
- * What all outings teach, one after the other as they were gone. One that cannot be laid out any more (its forecast was changed since)
- * teaches nothing and is named.
- */
-export function learnFromAll(person: Person, list: readonly ToldOuting[]): { learned: Learned; failed: string[] } {
-  let learned = nothingLearned();
+/** An outing that was told and is over, opened. @param person as they give themselves; the pack has them as they were known then */
+export function openTold({ pack, taps }: ToldOuting, person: Person): { opened: Opened; out: OutThere } {
+  const opened = openPack({ ...pack, person });
+  const last = taps.length > 0 ? Math.max(...taps.map((t) => t.atMs)) : 0;
+  return { opened, out: outThere(opened, taps, last) };
+}
+
+/** What one outing teaches on what is known; null: nothing was told of it, or whoever turned round before the body settled. */
+export function lessonFrom(known: Learned, person: Person, told: ToldOuting): Lesson | null {
+  const { opened, out } = openTold(told, person);
+  return out.nowS < SETTLE_S ? null : lessonOf(known, person, outedOf(opened, out));
+}
+
+/** What outings teach one after the other, as they were gone. */
+export interface Learning {
+  learned: Learned;
+  lessons: { outingId: string; lesson: Lesson }[];
+  /** could not be laid out any more: their forecast was changed since */
+  failed: string[];
+}
+
+/** @param known what is known before the first of them @param goOn asked before each with how many are done; false leaves the rest */
+export function learnFromAll(
+  known: Learned,
+  person: Person,
+  list: readonly ToldOuting[],
+  goOn: (done: number) => boolean = () => true,
+): Learning {
+  let learned = known;
+  const lessons: Learning['lessons'] = [];
   const failed: string[] = [];
-  for (const { pack, taps } of list) {
+  for (const [i, told] of list.entries()) {
+    if (!goOn(i)) break;
     try {
-      const opened = openPack({ ...pack, person });
-      const last = Math.max(...taps.map((t) => t.atMs));
-      const out = outThere(opened, taps, last);
-      // Who turned round before the body settled has nothing to tell.
-      if (out.nowS >= SETTLE_S) learned = learn(learned, person, outedOf(opened, out));
+      const lesson = lessonFrom(learned, person, told);
+      if (!lesson) continue;
+      learned = lesson.after;
+      lessons.push({ outingId: told.pack.outingId, lesson });
     } catch {
-      failed.push(pack.outing.name);
+      failed.push(told.pack.outing.name);
     }
   }
-  return { learned, failed };
+  return { learned, lessons, failed };
 }

@@ -1,3 +1,4 @@
+import type { BodyWeights } from '@/core/calibrate/bodyLoss';
 import type { Feeling } from '@/core/calibrate/votes';
 import type { Felt, Part } from '@/core/calibrate/words';
 import type { Cue, KitAction, Plan } from '@/core/kit/plan';
@@ -23,6 +24,34 @@ export type Reason = (typeof REASONS)[number];
 /** What somebody who cannot go on may see on the other. */
 export const SIGNS = ['white skin', 'fumbles', 'mumbles', 'no shiver'] as const;
 export type Sign = (typeof SIGNS)[number];
+
+/** Where on the body, or in the clothes, something was seen at home. */
+export const SEEN_AT = ['chest', 'back', 'under the pack', 'shell inside', 'mouth cover', 'gloves', 'socks'] as const;
+export const SEEN = ['wet', 'frost', 'ice'] as const;
+/** What was seen when the clothes came off: sweat, frost in the cloth, ice on what covers the mouth. */
+export interface Saw {
+  what: (typeof SEEN)[number];
+  where: (typeof SEEN_AT)[number];
+}
+
+/** A while on the wrist, s since the start. */
+export interface While {
+  fromS: number;
+  toS: number;
+}
+
+/** One moment of a recorded track: s since the start; metres along the route, pulse, °C and W where it had them. */
+export interface RecordedMoment {
+  atS: number;
+  metres: number | null;
+  bpm: number | null;
+  airC: number | null;
+  powerW: number | null;
+  /** steps or turns a minute */
+  cadence: number | null;
+}
+/** As many moments say how an outing was gone, and no more are kept. */
+export const MOST_RECORDED = 1500;
 
 /** What was tapped, or what the phone noticed by itself. */
 export type Told =
@@ -54,12 +83,22 @@ export type Told =
   /** a danger was read and the way is gone on: why */
   | { kind: 'goes on'; danger: string; why: string }
   | { kind: 'home' }
-  | { kind: 'felt'; part: Part; felt: Felt }
+  /** how a part felt: all the time, or in a while of it */
+  | { kind: 'felt'; part: Part; felt: Felt; during?: While }
   | { kind: 'weighed'; garment: string; grams: number }
   | { kind: 'hung'; garment: string; hung: boolean }
   /** how wet a piece came home, beyond dry storage, g/m² of cloth: the closet knows it from then on */
   | { kind: 'wet'; garment: string; dampGm2: number }
   | { kind: 'kept' }
+  /** what was seen at home, or not after all */
+  | { kind: 'saw'; saw: Saw; seen: boolean }
+  | { kind: 'body'; weights: BodyWeights }
+  /** what one would change, in one's own words */
+  | { kind: 'note'; text: string }
+  /** the weather that really was, in the mean over the outing; null: as forecast */
+  | { kind: 'was'; airC: number | null; windMs: number | null }
+  /** how it was gone, from a watch: its clock counts instead of the taps' */
+  | { kind: 'recorded'; moments: RecordedMoment[] }
   /** takes back another tap */
   | { kind: 'undo'; tap: string };
 

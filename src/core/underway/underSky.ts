@@ -1,6 +1,7 @@
 import { kindFromWetBulb } from '@/core/atmosphere/precipitation';
 import type { ForecastHour } from '@/core/outing/forecast';
 import type { Outing } from '@/core/outing/outing';
+import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { clamp } from '@/core/quantity/range';
 import type { Sky } from './taps';
 
@@ -11,6 +12,8 @@ const WIND = { less: 0.6, 'as said': 1, more: 1.6 } as const;
 const FALLS_MMH = 1;
 const FALLS_H = 3;
 const HOUR_MS = 3600_000;
+/** Less wind than this is no wind, m/s. */
+const CALM_MS = 0.5;
 
 /** The outing in the weather that somebody sees who looks out of the door: air and wind all day, what falls for some hours. */
 export function underSky(outing: Outing, sky: Sky): Outing {
@@ -34,4 +37,24 @@ function falling(h: ForecastHour, falls: Sky['falls'], airC: number): Partial<Fo
   if (falls === 'dry') return { precipitationMmH: 0, kind: 'none' };
   if (falls === 'as said' || h.precipitationMmH >= FALLS_MMH) return {};
   return { precipitationMmH: FALLS_MMH, kind: kindFromWetBulb(airC, h.humidity) };
+}
+
+/** The outing in the weather that really was, by its means over the outing: the whole forecast is shifted in air and scaled in wind. */
+export function asItWas(
+  outing: Outing,
+  { stretches, endS }: Timeline,
+  was: { airC: number | null; windMs: number | null },
+): Outing {
+  const mean = (of: (s: Stretch) => number) =>
+    stretches.reduce((sum, s) => sum + of(s) * (s.endS - s.startS), 0) / Math.max(1, endS);
+  const airK = was.airC === null ? 0 : was.airC - mean((s) => s.airC);
+  const blew = mean((s) => s.wind10);
+  const share = was.windMs === null ? 1 : blew > CALM_MS ? was.windMs / blew : 1;
+  // Out of a calm forecast no share makes a wind.
+  const windMs = was.windMs !== null && blew <= CALM_MS ? was.windMs : 0;
+  const forecast = outing.forecast.map((h): ForecastHour => {
+    const wind = clamp(h.wind * share + windMs, 0, 60);
+    return { ...h, airC: clamp(h.airC + airK, -60, 45), wind, gust: clamp(h.gust * share + windMs, wind, 80) };
+  });
+  return { ...outing, forecast };
 }

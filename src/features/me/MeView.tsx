@@ -22,9 +22,12 @@ import { useToasts } from '@/ui/toasts';
 import { useRefresh } from '@/ui/useRefresh';
 
 // It learns in a thread of its own, after the page.
-const LearnedPanel = dynamic(() => import('./LearnedPanel').then((m) => m.LearnedPanel), { ssr: false });
+const LearnedPanel = dynamic(() => import('@/features/learned/LearnedPanel').then((m) => m.LearnedPanel), {
+  ssr: false,
+});
 
 type Key = keyof Person;
+/** `person` is what they give of themselves: what outings taught lies beside it. */
 type Form = Pick<Athlete, 'name' | 'units' | 'person'>;
 
 const KEYS = Object.keys(PERSON_FIELDS) as Key[];
@@ -37,10 +40,10 @@ export function MeView({ athlete }: { athlete: Athlete }) {
   const refresh = useRefresh();
   const say = useToasts((t) => t.say);
   const form = useForm<Form>({
-    defaultValues: { name: athlete.name, units: athlete.units, person: athlete.person },
+    defaultValues: { name: athlete.name, units: athlete.units, person: athlete.given },
     mode: 'onChange',
   });
-  const stored: Form = { name: athlete.name, units: athlete.units, person: athlete.person };
+  const stored: Form = { name: athlete.name, units: athlete.units, person: athlete.given };
   const { draft, drop } = useFormDraft('me', form);
   const [saved, setSaved] = useState<Form | null>(null);
   /** how to take back what is on its way */
@@ -137,14 +140,7 @@ export function MeView({ athlete }: { athlete: Athlete }) {
           </form>
           <aside className="max-w-[56ch] space-y-4 border-l border-grid-2 pl-6 text-ink-2 max-[900px]:border-l-0 max-[900px]:pl-0">
             <Engine />
-            <LearnedPanel
-              person={(saved ?? stored).person}
-              onTake={(person) => {
-                const before = saved ?? stored;
-                save({ ...before, person });
-                return () => save(before);
-              }}
-            />
+            <LearnedPanel />
             <Everything />
             <h2 className="font-semibold text-ink">Cautions</h2>
             <ul className="list-disc space-y-1.5 pl-4">

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { OutboxNote } from '@/ui/outbox/OutboxSheets';
 import { Mark } from '@/ui/Mark';
 
-export type Screen = 'home' | 'outing' | 'me' | 'closet' | 'score' | 'ladder';
+export type Screen = 'home' | 'outing' | 'me' | 'closet' | 'score' | 'book' | 'ladder';
 
 /** The order of work along the top; outing and score belong to the outing at hand. */
 export function Header({ screen, outingId, right }: { screen: Screen; outingId?: string; right?: ReactNode }) {
@@ -12,6 +12,7 @@ export function Header({ screen, outingId, right }: { screen: Screen; outingId?:
     { key: 'me', label: 'Me', href: '/me' },
     { key: 'closet', label: 'Closet', href: '/closet' },
     { key: 'score', label: 'Score', href: outingId ? `/outing/${outingId}/score` : null },
+    { key: 'book', label: 'Book', href: '/book' },
     { key: 'ladder', label: 'Ladder', href: '/ladder' },
   ];
   return (

@@ -17,15 +17,16 @@ const schema = {
   additionalProperties: false,
 };
 
+/** On this way `person` is what they give of themselves. */
 type Body = Pick<Athlete, 'name' | 'units' | 'person' | 'version'>;
 
 export async function PUT(request: Request): Promise<Response> {
   return door(request, async (athlete) => {
     const { version, ...me } = validated<Body>(schema, await readBody(request), 'Me');
     atDoor('Me', () => checkPerson(me.person));
-    const saved = await saveAthlete(athlete.id, version, me);
+    const saved = await saveAthlete(athlete.id, version, { name: me.name, units: me.units, given: me.person });
     if (saved !== null) return { version: saved };
-    const { name, units, person, version: newest } = await currentAthlete();
+    const { name, units, given: person, version: newest } = await currentAthlete();
     throw new Changed('Me', version, { version: newest, value: { name, units, person } });
   });
 }

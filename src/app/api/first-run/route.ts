@@ -39,8 +39,8 @@ export async function POST(request: Request): Promise<Response> {
         refuse('First visit', 'closet', 'not empty', 'an empty one; add pieces in the closet');
       for (const g of garments) await addGarment(athlete.id, g, g.id);
       const { warmth, sweatGain, constriction, units } = body;
-      const person = { ...athlete.person, warmth, sweatGain, constriction };
-      if ((await saveAthlete(athlete.id, athlete.version, { name: athlete.name, units, person })) === null)
+      const given = { ...athlete.given, warmth, sweatGain, constriction };
+      if ((await saveAthlete(athlete.id, athlete.version, { name: athlete.name, units, given })) === null)
         refuse('First visit', 'you', 'changed elsewhere', 'the newest; reload the page');
       return { pieces: garments.length };
     });

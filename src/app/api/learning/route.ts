@@ -1,36 +1,73 @@
-import { object, uuid } from '@/formats/schemaParts';
+import { checkId, Changed, door, readBody } from '@/app/api/door';
+import { learnedSchema, lessonSchema, readLearned, readLesson } from '@/formats/lessonJson';
+import { refuse } from '@/formats/problem';
+import { object, orNull, uuid, VERSION } from '@/formats/schemaParts';
 import { validated } from '@/formats/validate';
-import { listTeaching, markTeaching, toldOuting } from '@/store/learning';
-import { door, readBody } from '@/app/api/door';
+import { currentAthlete } from '@/store/athlete';
+import { keepLessons, leaveOut, lessonsKept, listTeaching, toldOuting, type Kept } from '@/store/learning';
 
-/** Outings that teach, and of those that are counted and not taken over yet, all that is learned from. */
+/** Told outings that are sent at once. */
+const MOST_TOLD = 200;
+
+/**
+ * Outings that teach, what is known, and all that is learned from of those that wait; with `?of=` ids of the outings named, whether they
+ * wait or not: to learn them anew; with `?lessons` what each taught that was kept.
+ */
 export async function GET(request: Request): Promise<Response> {
   return door(request, async (athlete) => {
+    const asked = new URL(request.url).searchParams;
+    const of = asked.get('of');
     const outings = await listTeaching(athlete.id);
-    const counted = outings.filter((o) => !o.leftOut && !o.learned);
-    const told = await Promise.all(counted.map((o) => toldOuting(athlete, o.id)));
-    return { outings, told: told.filter((t) => t !== null) };
+    const named = of?.split(',').map((id) => checkId(id, 'of'));
+    const chosen = outings.filter((o) => (named ? named.includes(o.id) : o.stands === 'waits')).slice(0, MOST_TOLD);
+    const told = [];
+    for (const o of chosen) told.push(await toldOuting(athlete, o.id));
+    const { given, known, version } = athlete;
+    const lessons = asked.has('lessons') ? await lessonsKept(athlete.id) : [];
+    return { outings, given, known, version, lessons, told: told.filter((t) => t !== null) };
   });
 }
 
 const schema = object(
   {
-    outings: { type: 'array', minItems: 1, maxItems: 60, items: uuid },
-    leftOut: { type: 'boolean' },
-    learned: { type: 'boolean' },
+    version: VERSION,
+    known: orNull(learnedSchema),
+    lessons: {
+      type: 'array',
+      maxItems: MOST_TOLD,
+      items: object({ outingId: uuid, lesson: lessonSchema }, ['outingId', 'lesson']),
+    },
+    how: { enum: ['beside', 'instead'] },
+    drop: { type: 'array', maxItems: MOST_TOLD, items: uuid },
+    leftOut: { type: 'array', maxItems: MOST_TOLD, items: uuid },
   },
-  ['outings'],
+  ['version', 'known', 'lessons', 'how'],
 );
 
-/** Leaves outings out of learning or counts them again; says that the athlete's numbers rest on them, or no longer. */
+/** Keeps what outings taught; with `instead` and nothing in it, one starts again. */
+export async function PUT(request: Request): Promise<Response> {
+  return door(request, async (athlete) => {
+    const kept = validated<Kept>(schema, await readBody(request), 'Learning');
+    if (kept.known) readLearned(kept.known, 'Learning, known');
+    kept.lessons.forEach((l, i) => readLesson(l.lesson, `Learning, lesson ${i + 1}`));
+    const version = await keepLessons(athlete.id, kept);
+    if (version === 'unknown') refuse('Learning', 'outingId', 'not known', 'outings of yours');
+    if (version === null) {
+      const { known, version: newest } = await currentAthlete();
+      throw new Changed('Learning', kept.version, { version: newest, value: { known } });
+    }
+    return { version };
+  });
+}
+
+/** Leaves an outing that is not kept out of learning as unusual, or counts it again. */
 export async function PATCH(request: Request): Promise<Response> {
   return door(request, async (athlete) => {
-    const { outings, ...mark } = validated<{ outings: string[]; leftOut?: boolean; learned?: boolean }>(
-      schema,
+    const { outing, leftOut } = validated<{ outing: string; leftOut: boolean }>(
+      object({ outing: uuid, leftOut: { type: 'boolean' } }, ['outing', 'leftOut']),
       await readBody(request),
       'Learning',
     );
-    const changed = await markTeaching(athlete.id, outings, mark);
-    return changed > 0 ? { changed } : null;
+    return (await leaveOut(athlete.id, outing, { out: leftOut })) ? { leftOut } : null;
   });
 }

@@ -1,0 +1,344 @@
+'use client';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useMemo, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { causes as causesOf, FAULTS, hasFault, SUSPECTS } from '@/core/afterwards/causes';
+import { FEW, seasonOf } from '@/core/afterwards/season';
+import { Header } from '@/features/shell/Header';
+import type { Units } from '@/formats/measures';
+import type { BookEntry } from '@/store/book';
+import { problemsOf, request } from '@/ui/api';
+import { Button } from '@/ui/Button';
+import { Patterns } from '@/ui/draw/Patterns';
+import { KeysSheet } from '@/ui/KeysSheet';
+import { Problems } from '@/ui/Problems';
+import { Select } from '@/ui/Select';
+import { useToasts } from '@/ui/toasts';
+import type { Problem } from '@/formats/problem';
+import { day as dayWords } from '@/formats/dates';
+import { CausesPanel } from './CausesPanel';
+import { DayPanel } from './DayPanel';
+import { Filters } from './Filters';
+import { EVERYTHING, isLaidOut, shows, winterOf, type Filter, type Told } from './filters';
+import { BOOK_KEYS, type BookKey } from './keys';
+import { SeasonChart } from './SeasonChart';
+import { WearMatrix, type Piece } from './WearMatrix';
+
+/** Rows of the matrix until one asks for all. */
+const ROWS = 9;
+const MONTH_MS = 30 * 86_400_000;
+const winterName = (year: number): string => `winter ${year}/${String((year + 1) % 100).padStart(2, '0')}`;
+
+/** The book: a winter at a glance, the days that went wrong, and what they have in common. */
+export function BookView({
+  entries,
+  pieces,
+  units,
+  calledChance,
+}: {
+  entries: BookEntry[];
+  pieces: Piece[];
+  units: Units;
+  calledChance: string[];
+}) {
+  const winters = [...new Set(entries.map((e) => winterOf(e.startMs)))].sort((a, b) => b - a);
+  const [winter, setWinter] = useState(winters[0] ?? 0);
+  const [filter, setFilter] = useState<Filter>(EVERYTHING);
+  const days = useMemo(
+    () => entries.filter((e) => winterOf(e.startMs) === winter).filter(isLaidOut),
+    [entries, winter],
+  );
+  const garments = useMemo(() => new Map(pieces.map((p) => [p.garment.id, p.garment])), [pieces]);
+  const [chosen, setChosen] = useState<string | null>(days[days.length - 1]?.id ?? null);
+  const [lit, setLit] = useState<string | null>(null);
+  const [refused, setRefused] = useState<readonly string[]>(calledChance);
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const [rows, setRows] = useState<number | null>(ROWS);
+  const [help, setHelp] = useState(false);
+  const find = useRef<HTMLInputElement>(null);
+  const router = useRouter();
+  const say = useToasts((t) => t.say);
+
+  const list = useMemo(() => days.filter((d) => shows(filter, d, garments)), [days, filter, garments]);
+  const causes = useMemo(
+    () =>
+      causesOf(
+        list.map((d) => d.day),
+        new Set(refused),
+      ),
+    [list, refused],
+  );
+  const suspect = SUSPECTS.find((s) => s.id === lit);
+  const shown = new Set((suspect ? list.filter((d) => suspect.holds(d.day)) : list).map((d) => d.id));
+  const at = days.findIndex((d) => d.id === chosen);
+  const open = (id: string) => router.push(`/outing/${id}/after`);
+  const go = (i: number) => days[i] && setChosen(days[Math.max(0, Math.min(days.length - 1, i))].id);
+  const isWrong = (d: Told) => FAULTS.some((f) => hasFault(d.day, f));
+  const byMonth = (sign: number) => {
+    const from = days[at]?.startMs ?? 0;
+    const far = days.findIndex((d) => d.startMs >= from + MONTH_MS);
+    const near = days.findLastIndex((d) => d.startMs <= from - MONTH_MS);
+    go(sign > 0 ? (far < 0 ? days.length - 1 : far) : Math.max(0, near));
+  };
+  const does: Record<BookKey, () => void> = {
+    before: () => go(Math.max(0, at - 1)),
+    after: () => go(at + 1),
+    'month before': () => byMonth(-1),
+    'month after': () => byMonth(1),
+    wrong: () => {
+      const next = days.findIndex((d, i) => i > at && isWrong(d));
+      go(next >= 0 ? next : days.findIndex(isWrong));
+    },
+    open: () => chosen && open(chosen),
+    find: () => find.current?.focus(),
+    all: () => setFilter(EVERYTHING),
+    print: () => window.print(),
+    help: () => setHelp(true),
+  };
+  useHotkeys(
+    BOOK_KEYS.map((k) => k.keys),
+    (e, hot) => {
+      const row = BOOK_KEYS.find((k) => k.keys === [...(hot.shift ? ['shift'] : []), ...(hot.keys ?? [])].join('+'));
+      // A button or a slider that is focused has these keys for itself.
+      if (!row || (e.target as HTMLElement | null)?.closest('button, [role="slider"], a, [role="combobox"]')) return;
+      e.preventDefault();
+      does[row.does]();
+    },
+    { useKey: true },
+  );
+  const refuse = async (cause: string, chance: boolean) => {
+    const put = async (is: boolean) => {
+      try {
+        await request('PATCH', '/api/book', { cause, chance: is });
+        setRefused((r) => (is ? [...new Set([...r, cause])] : r.filter((id) => id !== cause)));
+        setProblems([]);
+      } catch (e) {
+        setProblems(problemsOf(e));
+      }
+    };
+    setLit(null);
+    await put(chance);
+    if (chance) say('Called chance: it is not looked for any more.', () => void put(false));
+  };
+
+  const season = seasonOf(list);
+  return (
+    <>
+      <svg width="0" height="0" className="absolute" aria-hidden="true">
+        <Patterns />
+      </svg>
+      <Header
+        screen="book"
+        right={
+          <div className="leading-tight">
+            <b className="speak block text-[15px]">The book</b>
+            <span className="text-[12px] text-ink-2">
+              {season.days} {season.days === 1 ? 'outing' : 'outings'}, {season.hours.toFixed(0)} h
+            </span>
+          </div>
+        }
+      />
+      {days.length === 0 ? (
+        <Empty damaged={entries.length} />
+      ) : (
+        <main className="mx-4 grid grid-cols-[minmax(0,1fr)_372px] gap-x-6 pt-2 pb-4 max-[1100px]:grid-cols-1 print:grid-cols-1">
+          <div className="min-w-0">
+            <h1 className="speak text-[23px] leading-tight">
+              <Headline days={list} />
+            </h1>
+            {winters.length > 1 && (
+              <span className="no-print mt-1 inline-block w-44">
+                <Select
+                  label="Winter"
+                  value={String(winter)}
+                  options={winters.map((w) => ({ value: String(w), label: winterName(w) }))}
+                  onChange={(w) => {
+                    setWinter(Number(w));
+                    setChosen(null);
+                  }}
+                />
+              </span>
+            )}
+            <Filters days={days} filter={filter} onFilter={setFilter} find={find} shown={list.length} units={units} />
+            {list.length === 0 && (
+              <p className="speak mt-2 text-[16px]">
+                No day is like that.{' '}
+                <Button size="small" onClick={() => setFilter(EVERYTHING)}>
+                  Show all
+                </Button>
+              </p>
+            )}
+            <div className="mt-1 overflow-x-auto" tabIndex={0} role="region" aria-label="The winter, day by day">
+              <div className="min-w-[760px]">
+                <SeasonChart
+                  days={days}
+                  shown={shown}
+                  chosen={chosen}
+                  onChoose={setChosen}
+                  onOpen={open}
+                  units={units}
+                />
+                <WearMatrix
+                  days={days}
+                  shown={shown}
+                  chosen={chosen}
+                  pieces={pieces}
+                  picked={filter.pieces}
+                  onPick={(g) => {
+                    const next = new Set(filter.pieces);
+                    if (!next.delete(g)) next.add(g);
+                    setFilter({ ...filter, pieces: next });
+                  }}
+                  most={rows}
+                />
+              </div>
+            </div>
+            <p className="mt-1.5 flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-ink pt-1.5 text-[12px] text-ink-2">
+              <Legend />
+              {pieces.length > ROWS && (
+                <Button
+                  size="small"
+                  kind="quiet"
+                  className="no-print"
+                  onClick={() => setRows(rows === null ? ROWS : null)}
+                >
+                  {rows === null ? 'Fewer pieces' : `All ${pieces.length} pieces`}
+                </Button>
+              )}
+              <button type="button" className="no-print ml-auto cursor-pointer underline" onClick={() => setHelp(true)}>
+                Keys ?
+              </button>
+            </p>
+          </div>
+          <aside className="min-w-0 space-y-3 border-l border-grid-2 pl-4 max-[1100px]:mt-4 max-[1100px]:border-l-0 max-[1100px]:pl-0">
+            <Problems problems={problems} title="Not done." />
+            {at >= 0 ? (
+              <DayPanel d={days[at]} garments={garments} units={units} />
+            ) : (
+              <p className="text-ink-2">Choose a day.</p>
+            )}
+            <CausesPanel
+              days={list}
+              causes={causes}
+              refused={refused}
+              onLight={setLit}
+              onRefuse={(id, chance) => void refuse(id, chance)}
+            />
+            <Damaged entries={entries} />
+            <section aria-labelledby="take" className="no-print border-t border-ink pt-2">
+              <h2 id="take" className="font-semibold">
+                Take it with you
+              </h2>
+              <p className="mt-1 flex flex-wrap gap-2">
+                <Button kind="strong" size="small" onClick={() => window.print()}>
+                  Print the winter
+                </Button>
+                <a className="self-center underline" href={`/api/book?of=${list.map((d) => d.id).join(',')}`} download>
+                  Table of what is shown, CSV
+                </a>
+                <a className="self-center underline" href="/api/archive" download>
+                  All of it, JSON in a zip
+                </a>
+              </p>
+            </section>
+          </aside>
+        </main>
+      )}
+      <KeysSheet rows={BOOK_KEYS} open={help} onOpen={setHelp} />
+    </>
+  );
+}
+
+function Headline({ days }: { days: readonly Told[] }) {
+  const s = seasonOf(days);
+  const told = days.filter((d) => d.day.was !== null).length;
+  if (told === 0) return <>No day of these has been told yet.</>;
+  return (
+    <>
+      <b className="font-semibold">
+        {s.rightAndDry} of {told} {told === 1 ? 'day was' : 'days were'} right and dry.
+      </b>{' '}
+      {s.first !== null && s.last !== null
+        ? `What I said of the first ${FEW} was ${s.first.toFixed(1)} of a word off; of the last ${FEW}, ${s.last.toFixed(1)}.`
+        : told < 5
+          ? 'Too few yet for a band or a cause.'
+          : ''}
+    </>
+  );
+}
+
+function Legend() {
+  return (
+    <>
+      {(
+        [
+          ['worn', <rect key="r" width="10" height="10" fill="var(--color-ink-2)" />],
+          [
+            'came in wet',
+            <rect key="r" x="0.5" y="0.5" width="9" height="9" fill="url(#water-3)" stroke="var(--color-water)" />,
+          ],
+          [
+            'carried only',
+            <rect
+              key="r"
+              x="0.5"
+              y="0.5"
+              width="9"
+              height="9"
+              fill="none"
+              stroke="var(--color-ink-2)"
+              strokeDasharray="2 1.6"
+            />,
+          ],
+        ] as const
+      ).map(([says, box]) => (
+        <span key={says} className="flex items-center gap-1.5">
+          <svg width="10" height="10" aria-hidden="true">
+            {box}
+          </svg>
+          {says}
+        </span>
+      ))}
+      <span>a day: price by the days worn in what is shown, in your money</span>
+    </>
+  );
+}
+
+/** Days that cannot be laid out any more are kept, and open. */
+function Damaged({ entries }: { entries: readonly BookEntry[] }) {
+  const list = entries.filter((e) => !isLaidOut(e));
+  if (list.length === 0) return null;
+  return (
+    <p className="text-[12.5px]">
+      Not to be worked out any more, but kept:{' '}
+      {list.map((e, i) => (
+        <span key={e.id}>
+          {i > 0 && ', '}
+          <Link href={`/outing/${e.id}`} className="underline">
+            {e.name}, {dayWords(e.startMs)}
+          </Link>
+        </span>
+      ))}
+      .
+    </p>
+  );
+}
+
+function Empty({ damaged }: { damaged: number }) {
+  return (
+    <main className="mx-4 max-w-[60ch] pt-8">
+      <h1 className="speak text-[28px] leading-tight font-semibold">One outing writes the first line.</h1>
+      <p className="mt-2 text-[15px]">
+        Take an outing along on the phone and tap, or open one that is over and tell it by hand. The book then shows
+        what it felt like, what was worn, and what the days that went wrong have in common.
+      </p>
+      <p className="mt-2">
+        <Link href="/outings" className="font-semibold text-act underline">
+          To your outings
+        </Link>
+      </p>
+      {damaged > 0 && <p className="mt-2">{damaged} kept days cannot be worked out any more.</p>}
+    </main>
+  );
+}

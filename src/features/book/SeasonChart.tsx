@@ -1,0 +1,334 @@
+'use client';
+import { scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
+import { EIGHT_IN_TEN, isInside } from '@/core/afterwards/miss';
+import { stretched, weekMean } from '@/core/afterwards/season';
+import { dayOfMonth, month, wholeDay } from '@/formats/dates';
+import { degrees, minus, temperatureUnit, type Units } from '@/formats/measures';
+import { C } from '@/ui/draw/palette';
+import { useWidth } from '@/ui/draw/useWidth';
+import type { Told } from './filters';
+import { DayMark } from './Marks';
+import { feelsTicks } from './ticks';
+
+export const GUTTER = 106;
+export const NOTES = 104;
+const PAD = 18;
+const MONTHS = { top: 0, high: 17 };
+const FELT = { top: 18, high: 226 };
+const CLO = { top: 254, high: 56 };
+const MISS = { top: 320, high: 74 };
+const DATES = { top: 396, high: 15 };
+const HIGH = DATES.top + DATES.high;
+/** Room a mark needs, px. */
+const MARK = 21;
+
+export interface ChartProps {
+  days: readonly Told[];
+  shown: ReadonlySet<string>;
+  chosen: string | null;
+  onChoose: (id: string) => void;
+  onOpen: (id: string) => void;
+  units: Units;
+}
+
+/** Places of the days along the axis, px from the left of the lanes. */
+export function places(days: readonly Told[], width: number): number[] {
+  const inner = width - 2 * PAD;
+  return stretched(
+    days.map((d) => d.startMs),
+    MARK / inner,
+  ).map((x) => PAD + x * inner);
+}
+
+/** The winter on one stretched axis: what it felt like, how much was worn, and felt minus said inside its band. */
+export function SeasonChart(p: ChartProps) {
+  const [ref, width] = useWidth(640);
+  return (
+    <div className="grid" style={{ gridTemplateColumns: `${GUTTER}px minmax(0, 1fr) ${NOTES}px` }}>
+      <Gutter {...p} />
+      <div ref={ref} className="min-w-0">
+        <Lanes {...p} width={width} />
+      </div>
+      <Notes {...p} />
+    </div>
+  );
+}
+
+const heads = 'absolute left-0 leading-tight text-[12px] text-ink-2';
+
+function Gutter({ units }: ChartProps) {
+  return (
+    <div className="relative" style={{ height: HIGH }}>
+      <p className={heads} style={{ top: FELT.top }}>
+        <b className="block text-[13px] text-ink">It felt, {temperatureUnit(units)}</b>
+        down is harsher
+      </p>
+      <p className={heads} style={{ top: FELT.top + 128 }}>
+        hair: from air
+        <br />
+        to felt, the
+        <br />
+        wind’s share
+      </p>
+      <p className={heads} style={{ top: CLO.top }}>
+        <b className="block text-[13px] text-ink">Cloth worn</b>
+        clo over the
+        <br />
+        chest, going
+      </p>
+      <p className={heads} style={{ top: MISS.top }}>
+        <b className="block text-[13px] text-ink">Felt − said</b>
+        up: warmer
+        <br />
+        band: 8 in 10
+        <br />
+        ring: outside
+      </p>
+    </div>
+  );
+}
+
+/** Votes and clo have no other units; what they mean stands beside. */
+function Notes({ days }: ChartProps) {
+  const misses = days.flatMap((d) => (d.miss ? [d.miss] : []));
+  const inside = misses.filter(isInside).length;
+  return (
+    <div className="relative pl-2 text-[12px] leading-tight text-ink-2" style={{ height: HIGH }}>
+      <ul className="absolute space-y-1.5" style={{ top: FELT.top }}>
+        {(['right', 'too warm', 'too cold', null] as const).map((was) => (
+          <li key={String(was)} className="flex items-center gap-1.5">
+            <svg width="24" height="24" viewBox="-12 -13 26 26" aria-hidden="true">
+              <DayMark day={{ sport: 'run', was, cameWet: false }} />
+            </svg>
+            {was ?? 'not told'}
+          </li>
+        ))}
+        <li className="flex items-center gap-1.5">
+          <svg width="24" height="18" viewBox="0 -13 18 16" aria-hidden="true">
+            <path d="M9 -12c2.6 3.4 3.6 4.8 3.6 6.6a3.6 3.6 0 1 1 -7.2 0c0 -1.8 1 -3.2 3.6 -6.6Z" fill={C.water} />
+          </svg>
+          came in wet
+        </li>
+        <li className="flex items-center gap-1.5">
+          <svg width="24" height="8" aria-hidden="true">
+            <line x1="1" x2="23" y1="4" y2="4" stroke={C.grid2} strokeWidth="5" />
+          </svg>
+          seven days
+        </li>
+      </ul>
+      {misses.length > 0 && (
+        <p className="absolute" style={{ top: MISS.top }}>
+          <b className="text-ink">
+            {inside} of {misses.length} inside
+          </b>
+          <br />
+          {Math.round((100 * inside) / misses.length)} %; 80 promised
+          <br />1 is a word, as
+          <br />
+          fine to warm
+        </p>
+      )}
+    </div>
+  );
+}
+
+const HEAT = (c: number): string =>
+  c > 0 ? 'var(--color-heat-2)' : c > -8 ? 'var(--color-heat-1)' : c > -16 ? 'var(--color-heat-0)' : C.cold;
+
+function Lanes({ days, shown, chosen, onChoose, onOpen, units, width }: ChartProps & { width: number }) {
+  const xs = places(days, width);
+  const felt = days.map((d) => d.day.feelsC);
+  const airs = days.map((d) => d.day.airC);
+  const [low, high] = [Math.min(...felt) - 3, Math.max(...airs, ...felt) + 2];
+  const y = scaleLinear([high, low], [FELT.top + 6, FELT.top + FELT.high - 6]);
+  const most = Math.max(1, ...days.map((d) => d.day.chestClo));
+  const clo = scaleLinear([0, most], [CLO.top + CLO.high - 4, CLO.top + 6]);
+  const far = Math.max(1.5, ...days.map((d) => (d.miss ? Math.abs(d.miss.votes) : 0))) + 0.2;
+  const off = scaleLinear([far, -far], [MISS.top + 3, MISS.top + MISS.high - 3]);
+  const mean = weekMean(days.map((d) => ({ startMs: d.startMs, feelsC: d.day.feelsC })));
+  const grey = (d: Told) => (shown.has(d.id) ? 1 : 0.18);
+  const at = days.findIndex((d) => d.id === chosen);
+  const banded = days.map((d, i) => ({ d, x: xs[i] })).filter(({ d }) => d.miss);
+  return (
+    <svg
+      width={width}
+      height={HIGH}
+      role="group"
+      aria-label="Days of the winter: choose one, or go through them with the arrow keys"
+      className="block select-none"
+    >
+      {[FELT, CLO, MISS].map((lane) => (
+        <rect
+          key={lane.top}
+          x={0.5}
+          y={lane.top + 0.5}
+          width={width - 1}
+          height={lane.high - 1}
+          fill={C.sheet}
+          stroke={C.ink}
+        />
+      ))}
+      {at >= 0 && (
+        <rect x={xs[at] - 10} y={FELT.top} width={20} height={HIGH - FELT.top} fill="var(--color-act)" opacity={0.09} />
+      )}
+      {monthsOf(days, xs, width).map((m) => (
+        <g key={m.name}>
+          {m.x > 1 && <line x1={m.x} x2={m.x} y1={MONTHS.top + 2} y2={HIGH - DATES.high} stroke={C.grid2} />}
+          {m.wide > 40 && (
+            <text x={m.x + 4} y={13} fontSize={12.5}>
+              <tspan fontWeight={700}>{m.wide > 84 ? m.name : m.name.slice(0, 3)}</tspan> {m.count}
+            </text>
+          )}
+        </g>
+      ))}
+      {feelsTicks(low, high, units).map((t) => (
+        <g key={t}>
+          <line
+            x1={7}
+            x2={width - 1}
+            y1={y(t)}
+            y2={y(t)}
+            stroke={t === 0 ? C.ink3 : C.grid}
+            strokeDasharray={t === 0 ? '2 3' : undefined}
+          />
+          <rect x={1} y={y(t) - 1} width={6} height={3} fill={HEAT(t)} />
+          <text x={10} y={y(t) - 2} fontSize={11} fill={C.ink3}>
+            {degrees(t, units)}
+          </text>
+        </g>
+      ))}
+      <path
+        d={
+          line<number>()
+            .x((_, i) => xs[i])
+            .y((v) => y(v))(mean) ?? ''
+        }
+        fill="none"
+        stroke={C.grid2}
+        strokeWidth={5}
+        strokeLinejoin="round"
+        opacity={0.8}
+      />
+      <CloSteps days={days} xs={xs} clo={clo} grey={grey} />
+      <path
+        d={bandOf(
+          banded.map(({ d, x }) => ({ x, r: EIGHT_IN_TEN * d.miss!.sd })),
+          off,
+        )}
+        fill="var(--color-heat-1)"
+        opacity={0.75}
+      />
+      <line x1={1} x2={width - 1} y1={off(0)} y2={off(0)} stroke={C.ink2} />
+      {[1, -1].map((v) => (
+        <g key={v}>
+          <line x1={1} x2={width - 1} y1={off(v)} y2={off(v)} stroke={C.grid2} strokeDasharray="2 3" />
+          <text x={4} y={off(v) + 4} fontSize={11} fill={C.ink3}>
+            {v > 0 ? '+1' : minus(v, 0)}
+          </text>
+        </g>
+      ))}
+      {days.map((d, i) => (
+        <g key={d.id} opacity={grey(d)}>
+          {d.miss && (
+            <>
+              <line x1={xs[i]} x2={xs[i]} y1={off(0)} y2={off(d.miss.votes)} stroke={C.ink} />
+              <circle
+                cx={xs[i]}
+                cy={off(d.miss.votes)}
+                r={isInside(d.miss) ? 3.4 : 4.2}
+                fill={isInside(d.miss) ? C.ink : C.sheet}
+                stroke={C.ink}
+                strokeWidth={1.6}
+              />
+            </>
+          )}
+          <text x={xs[i]} y={DATES.top + 11} fontSize={11} textAnchor="middle" fontWeight={d.id === chosen ? 700 : 400}>
+            {dayOfMonth(d.startMs)}
+          </text>
+          <line x1={xs[i]} x2={xs[i]} y1={y(d.day.airC)} y2={y(d.day.feelsC)} stroke={C.ink2} />
+          <line x1={xs[i] - 3} x2={xs[i] + 3} y1={y(d.day.airC)} y2={y(d.day.airC)} stroke={C.ink2} />
+          <g
+            transform={`translate(${xs[i]} ${y(d.day.feelsC)})`}
+            role="button"
+            tabIndex={d.id === chosen || (chosen === null && i === days.length - 1) ? 0 : -1}
+            aria-pressed={d.id === chosen}
+            aria-label={`${d.name}, ${wholeDay(d.startMs)}, felt ${degrees(d.day.feelsC, units)}, ${d.day.was ?? 'not told'}${d.day.cameWet ? ', came home wet' : ''}`}
+            onClick={() => onChoose(d.id)}
+            onDoubleClick={() => onOpen(d.id)}
+            onKeyDown={(e) => {
+              if (e.key !== 'Enter' && e.key !== ' ') return;
+              e.preventDefault();
+              e.stopPropagation();
+              if (e.key === 'Enter' && d.id === chosen) onOpen(d.id);
+              else onChoose(d.id);
+            }}
+            className="cursor-pointer"
+          >
+            <circle r={12} fill="transparent" />
+            {d.id === chosen && <circle r={13.5} fill="none" stroke="var(--color-act)" strokeWidth={2} />}
+            <DayMark day={d.day} />
+            {d.leftOut && <line x1={-10} x2={10} y1={10} y2={-10} stroke="var(--color-act)" strokeWidth={2} />}
+          </g>
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+function CloSteps({
+  days,
+  xs,
+  clo,
+  grey,
+}: {
+  days: readonly Told[];
+  xs: readonly number[];
+  clo: (v: number) => number;
+  grey: (d: Told) => number;
+}) {
+  return (
+    <>
+      <path
+        d={days.map((d, i) => `${i === 0 ? 'M' : 'L'}${xs[i]} ${clo(d.day.chestClo)}`).join('')}
+        fill="none"
+        stroke={C.grid2}
+      />
+      {days.map((d, i) => (
+        <g key={d.id} opacity={grey(d)}>
+          <rect
+            x={xs[i] - 3}
+            y={clo(d.day.chestClo)}
+            width={6}
+            height={Math.max(1, clo(0) - clo(d.day.chestClo))}
+            fill={C.ink2}
+          />
+          {(i === 0 || xs[i] - xs[i - 1] > 26) && (
+            <text x={xs[i]} y={clo(d.day.chestClo) - 3} fontSize={11} textAnchor="middle" fill={C.ink2}>
+              {d.day.chestClo.toFixed(1)}
+            </text>
+          )}
+        </g>
+      ))}
+    </>
+  );
+}
+
+/** A band round nothing, as wide as was known. */
+function bandOf(list: readonly { x: number; r: number }[], off: (v: number) => number): string {
+  if (list.length < 2) return '';
+  const up = list.map(({ x, r }) => `${x} ${off(r)}`);
+  const down = [...list].reverse().map(({ x, r }) => `${x} ${off(-r)}`);
+  return `M${[...up, ...down].join('L')}Z`;
+}
+
+/** Where each month begins, between its first day and the last before it, and how many days it has. */
+function monthsOf(days: readonly Told[], xs: readonly number[], width: number) {
+  const starts = days.flatMap((d, i) => (i === 0 || month(d.startMs) !== month(days[i - 1].startMs) ? [i] : []));
+  return starts.map((i, k) => {
+    const x = i === 0 ? 0 : (xs[i - 1] + xs[i]) / 2;
+    const next = starts[k + 1];
+    const end = next === undefined ? width : (xs[next - 1] + xs[next]) / 2;
+    return { name: month(days[i].startMs), x, wide: end - x, count: (next ?? days.length) - i };
+  });
+}

@@ -1,0 +1,23 @@
+export type BookKey =
+  'before' | 'after' | 'month before' | 'month after' | 'wrong' | 'open' | 'find' | 'print' | 'help' | 'all';
+
+interface KeyRow {
+  does: BookKey;
+  keys: string;
+  shown: string;
+  says: string;
+}
+
+/** The one table of keys of the book: what is listened to, and what the help lists. */
+export const BOOK_KEYS: readonly KeyRow[] = [
+  { does: 'before', keys: 'arrowleft', shown: '←', says: 'the day before' },
+  { does: 'after', keys: 'arrowright', shown: '→', says: 'the day after' },
+  { does: 'month before', keys: 'shift+arrowleft', shown: 'Shift ←', says: 'a month before' },
+  { does: 'month after', keys: 'shift+arrowright', shown: 'Shift →', says: 'a month after' },
+  { does: 'wrong', keys: 'n', shown: 'N', says: 'the next that went wrong' },
+  { does: 'open', keys: 'enter', shown: 'Enter', says: 'open the day' },
+  { does: 'find', keys: '/', shown: '/', says: 'find' },
+  { does: 'all', keys: 'escape', shown: 'Esc', says: 'show all again' },
+  { does: 'print', keys: 'p', shown: 'P', says: 'print the winter' },
+  { does: 'help', keys: 'shift+?', shown: '?', says: 'this list' },
+];

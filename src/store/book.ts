@@ -1,0 +1,88 @@
+import { bookDay, type BookDay } from '@/core/afterwards/day';
+import { missOf, type Miss } from '@/core/afterwards/miss';
+import type { Lesson } from '@/core/calibrate/learn';
+import type { Athlete } from './athlete';
+import { sql } from './db';
+import { build } from './homeLines';
+import { toldOuting } from './learning';
+import type { FeltWord } from './told';
+
+/** One day of the book. */
+export interface BookEntry {
+  id: string;
+  name: string;
+  startMs: number;
+  /** null: it cannot be laid out any more; what was told of it is kept all the same */
+  day: BookDay | null;
+  /** how far off what was said of it was; null: it taught nothing, or is not kept */
+  miss: Miss | null;
+  kept: boolean;
+  leftOut: boolean;
+}
+
+interface Row {
+  id: string;
+  name: string;
+  start: string;
+  left_out: boolean;
+  lesson: Lesson | null;
+  mark: string;
+  kept_mark: string | null;
+  day: BookDay | null;
+  word: FeltWord | null;
+}
+
+/** Days that are over and of which something was told or tapped, the oldest first. What is worked out of them is kept until something changes. */
+export async function readBook(athlete: Athlete): Promise<BookEntry[]> {
+  const rows = await sql()<Row[]>`
+    select o.id, o.name, o.start_local::text as start, o.left_out, l.lesson, b.mark as kept_mark, b.day, w.felt as word,
+      concat_ws(' ', ${build ?? 'none'}::text, o.version, a.version, p.id, p.version, t.mark, w.felt, c.mark) as mark
+    from outing o
+    join athlete a on a.id = o.athlete_id
+    left join lateral (
+      select id, version from plan
+      where athlete_id = ${athlete.id} and outing_id = o.id and deleted_at is null order by updated_at desc limit 1
+    ) p on true
+    left join lateral (
+      select max(seq) as mark from tap where outing_id = o.id and told->>'kind' in
+        ('home', 'felt', 'feels', 'weighed', 'body', 'kept', 'saw', 'recorded', 'note', 'was', 'done', 'did', 'started', 'undo', 'with', 'dressed')
+    ) t on true
+    left join told w on w.outing_id = o.id
+    left join lesson l on l.outing_id = o.id
+    left join book_day b on b.outing_id = o.id
+    cross join (
+      select md5(string_agg(id::text || version, ' ' order by id)) as mark from garment where athlete_id = ${athlete.id}
+    ) c
+    where o.athlete_id = ${athlete.id} and o.deleted_at is null and (w.felt is not null or exists (
+      select 1 from tap k where k.outing_id = o.id and k.told->>'kind' in ('home', 'felt', 'weighed', 'body', 'kept')))
+    order by o.start_local, o.id`;
+  const out: BookEntry[] = [];
+  for (const r of rows) {
+    const known = build !== null && r.kept_mark === r.mark ? r.day : null;
+    out.push({
+      id: r.id,
+      name: r.name,
+      startMs: Date.parse(`${r.start.replace(' ', 'T')}Z`),
+      day: known ?? (await workedOut(athlete, r)),
+      miss: r.lesson && missOf(r.lesson),
+      kept: r.lesson !== null,
+      leftOut: r.left_out,
+    });
+  }
+  return out;
+}
+
+async function workedOut(athlete: Athlete, { id, mark, word }: Row): Promise<BookDay | null> {
+  const told = await toldOuting(athlete, id);
+  if (!told) return null;
+  try {
+    const day = bookDay(told, athlete.person, word);
+    await sql()`
+      insert into book_day (outing_id, mark, day) select id, ${mark}, ${sql().json(day as never)} from outing where id = ${id}
+      on conflict (outing_id) do update set mark = excluded.mark, day = excluded.day`;
+    return day;
+  } catch {
+    // An outing that cannot be laid out any more stays in the book with its name and date.
+    return null;
+  }
+}

@@ -1,0 +1,21 @@
+-- What outings taught: what is known of the athlete now, against the numbers they gave; what each outing taught when it was kept; and what
+-- the book says of a day, worked out once.
+
+alter table athlete
+  add column known jsonb,
+  -- causes that the athlete calls chance
+  add column called_chance text[] not null default '{}';
+
+create table lesson (
+  outing_id uuid primary key references outing (id) on delete cascade,
+  -- the order in which they were learned
+  seq bigint generated always as identity,
+  lesson jsonb not null,
+  kept_at timestamptz not null default now()
+);
+
+create table book_day (
+  outing_id uuid primary key references outing (id) on delete cascade,
+  mark text not null,
+  day jsonb not null
+);
