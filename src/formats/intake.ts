@@ -62,8 +62,8 @@ function byHand({ form, forecast: csv }: Brought): Taken {
   return { outing: outingByHand(form, startOf(form, forecast, null), forecast), points: null };
 }
 
-/** @throws Refused when the file is larger than `most` bytes, or no text */
-function textOf({ name, bytes }: TextFile, most: number): string {
+/** The text of a file. @throws Refused when it is larger than `most` bytes, or no text */
+export function textOf({ name, bytes }: TextFile, most: number): string {
   if (bytes.byteLength > most)
     refuse(name, 'size', `${(bytes.byteLength / 1048576).toFixed(0)} MB`, `at most ${most / 1048576} MB`);
   const text = new TextDecoder().decode(bytes);

@@ -23,6 +23,7 @@ const text = { type: 'string', minLength: 1, maxLength: 200 };
 const flag = { type: 'boolean' };
 /** Longer than any outing that can be laid out. */
 const seconds = number(0, 400_000);
+const wallMs = number(0, Date.UTC(2096, 11, 31));
 const massKg = number(PERSON_RANGE.massKg[0], PERSON_RANGE.massKg[1]);
 const told = (kind: Told['kind'], properties: Record<string, object> = {}) =>
   object({ kind: { const: kind }, ...properties }, ['kind', ...Object.keys(properties)]);
@@ -84,6 +85,8 @@ export const TOLD_SCHEMAS: Record<Told['kind'], ReturnType<typeof told>> = {
   note: told('note', { text: { type: 'string', maxLength: 2000 } }),
   was: told('was', { airC: orNull(number(-60, 45)), windMs: orNull(number(0, 60)) }),
   recorded: told('recorded', {
+    startMs: wallMs,
+    endMs: wallMs,
     moments: {
       type: 'array',
       minItems: 2,
@@ -112,7 +115,7 @@ export const TOLD_SCHEMAS: Record<Told['kind'], ReturnType<typeof told>> = {
 const frame = object(
   {
     id: uuid,
-    atMs: number(0, Date.UTC(2096, 11, 31)),
+    atMs: wallMs,
     device: { type: 'string', minLength: 1, maxLength: 80 },
     told: { type: 'object', required: ['kind'], properties: { kind: { enum: Object.keys(TOLD_SCHEMAS) } } },
   },

@@ -163,13 +163,10 @@ export async function replaceAll(athleteId: string, { archive, routes }: Whole):
       if (o.told)
         await tx`insert into told (outing_id, felt, told_at) values (${o.id}, ${o.told.felt}, ${o.told.toldAt}::text::timestamptz)`;
     }
-    // In the order in which they were learned, whatever their numbers were.
-    const lessons = archive.outings.flatMap(({ id, lesson }) => (lesson ? [{ id, ...lesson }] : []));
-    for (const l of lessons.sort((a, b) => a.order - b.order))
+    for (const l of archive.outings.flatMap(({ id, lesson }) => (lesson ? [{ id, ...lesson }] : [])))
       await tx`
-        insert into lesson (outing_id, seq, lesson, kept_at) overriding system value
+        insert into lesson (outing_id, seq, lesson, kept_at)
         values (${l.id}, ${l.order}, ${tx.json(l.taught as never)}, ${l.keptAt}::text::timestamptz)`;
-    await tx`select setval(pg_get_serial_sequence('lesson', 'seq'), (select coalesce(max(seq), 0) + 1 from lesson), false)`;
     for (const l of archive.lines ?? [])
       await tx`
         insert into spoken_line (id, athlete_id, line, name, used_at, created_at)

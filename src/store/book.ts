@@ -47,9 +47,9 @@ export async function readBook(athlete: Athlete): Promise<BookEntry[]> {
       select max(seq) as mark from tap where outing_id = o.id and told->>'kind' in
         ('home', 'felt', 'feels', 'weighed', 'body', 'kept', 'saw', 'recorded', 'note', 'was', 'done', 'did', 'started', 'undo', 'with', 'dressed')
     ) t on true
-    left join told w on w.outing_id = o.id
-    left join lesson l on l.outing_id = o.id
-    left join book_day b on b.outing_id = o.id
+    left join lateral (select k.felt from told k where k.outing_id = o.id limit 1) w on true
+    left join lateral (select k.lesson from lesson k where k.outing_id = o.id limit 1) l on true
+    left join lateral (select k.mark, k.day from book_day k where k.outing_id = o.id limit 1) b on true
     cross join (
       select md5(string_agg(id::text || version, ' ' order by id)) as mark from garment where athlete_id = ${athlete.id}
     ) c

@@ -86,7 +86,9 @@ export async function keepLessons(athleteId: string, kept: Kept): Promise<number
       await tx`delete from lesson using outing o where o.id = lesson.outing_id and o.athlete_id = ${athleteId}`;
     for (const { outingId, lesson } of kept.lessons)
       await tx`
-        insert into lesson (outing_id, lesson) values (${outingId}, ${tx.json(lesson as never)})
+        insert into lesson (outing_id, seq, lesson)
+        select ${outingId}, coalesce(max(l.seq), 0) + 1, ${tx.json(lesson as never)}
+        from lesson l join outing o on o.id = l.outing_id where o.athlete_id = ${athleteId}
         on conflict (outing_id) do update set lesson = excluded.lesson, kept_at = now()`;
     await tx`update outing set left_out = false where id = any(${kept.lessons.map((l) => l.outingId)}::uuid[])`;
     await tx`update outing set left_out = true where id = any(${leftOut}::uuid[])`;
@@ -111,4 +113,10 @@ export async function leaveOut(athleteId: string, id: string, left: { out: boole
   const done = await sql()`
     update outing set left_out = ${left.out} where athlete_id = ${athleteId} and id = ${id}`;
   return done.count === 1;
+}
+
+export async function isLeftOut(athleteId: string, id: string): Promise<boolean> {
+  const [row] = await sql()<{ left_out: boolean }[]>`
+    select left_out from outing where athlete_id = ${athleteId} and id = ${id}`;
+  return row?.left_out ?? false;
 }

@@ -26,7 +26,7 @@ const toLocal = (ms: number): string => new Date(ms).toISOString().slice(0, 19);
 const fromLocal = (text: string): number => Date.parse(`${text.replace(' ', 'T')}Z`);
 
 /** Who came home and said so: from then on the outing is in the book, and no longer ahead. */
-const isOver = () => sql()`exists (select 1 from tap t where t.outing_id = o.id and t.told->>'kind' = 'kept')`;
+export const isOver = () => sql()`exists (select 1 from tap t where t.outing_id = o.id and t.told->>'kind' = 'kept')`;
 
 /** The athlete's outings by their start, without those that are in the book. @param which those at hand, or those put away */
 export async function listOutings(athleteId: string, which: 'at hand' | 'put away' = 'at hand'): Promise<OutingLine[]> {

@@ -1,5 +1,6 @@
 import { packArchive, unpackArchive, type Whole } from '@/formats/archive';
 import { takeIn, type Brought, type TextFile } from '@/formats/intake';
+import { readRecorded, type RecordedOn } from '@/formats/recordedFile';
 import { Refused, type Problem } from '@/formats/problem';
 
 /** What a thread of the pool answers: a refusal is an answer, since its class does not survive the way. */
@@ -18,6 +19,8 @@ function answered<T>(work: () => T): Answered<T> {
 export const work = {
   /** a new outing from files */
   intake: (brought: Brought) => answered(() => takeIn(brought)),
+  /** how an outing was gone, from a watch */
+  recorded: (on: RecordedOn) => answered(() => readRecorded(on)),
   pack: (whole: Whole) => answered(() => packArchive(whole)),
   unpack: ({ name, bytes }: TextFile) => answered(() => unpackArchive(bytes, name)),
 };

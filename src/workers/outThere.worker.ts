@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import { believe, beliefWords, type Belief } from '@/core/calibrate/belief';
+import { afterwardsOf, type Afterwards } from '@/core/afterwards/afterwards';
 import type { Learned } from '@/core/calibrate/learned';
 import { type Person } from '@/core/body/person';
 import { learnFromAll, type Learning, type ToldOuting } from '@/core/underway/outed';
@@ -90,6 +91,8 @@ const api = {
       onDone?.(done);
       return true;
     }),
+  /** An outing that is over: what was said, what was felt, what it teaches. */
+  after: (before: Learned, person: Person, told: ToldOuting): Afterwards => afterwardsOf(before, person, told),
   /** What may go otherwise: over the spread of forecast and athlete, and should one not be able to go on at the farthest place. */
   otherwise(taps: readonly Tap[], nowMs: number): Otherwise {
     const out = known(taps, nowMs);

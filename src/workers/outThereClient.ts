@@ -1,4 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
+import type { Afterwards } from '@/core/afterwards/afterwards';
 import type { Person } from '@/core/body/person';
 import type { Learned } from '@/core/calibrate/learned';
 import type { Learning, ToldOuting } from '@/core/underway/outed';
@@ -94,3 +95,7 @@ export const learnInWorker = (
   list: readonly ToldOuting[],
   onDone: (done: number) => void = () => {},
 ): Promise<Learning> => once((api) => api.learn(known, person, list, proxy(onDone)));
+
+/** Works out an outing that is over in a thread of its own. */
+export const afterInWorker = (before: Learned, person: Person, told: ToldOuting): Promise<Afterwards> =>
+  once((api) => api.after(before, person, told));

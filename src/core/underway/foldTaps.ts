@@ -6,16 +6,7 @@ import type { Cue, Plan } from '@/core/kit/plan';
 import { isOff } from '@/core/outing/track';
 import { marked, wayAt, wayOfMetres, type WayMark } from '@/core/outing/wayClock';
 import type { Opened } from './pack';
-import {
-  AS_SAID,
-  inForce,
-  type Reason,
-  type RecordedMoment,
-  type Saw,
-  type Sign,
-  type Tap,
-  type While,
-} from './taps';
+import { AS_SAID, inForce, type Reason, type RecordedMoment, type Saw, type Sign, type Tap, type While } from './taps';
 
 /** A pulse counts as one observation in so many seconds: its error does not average away. The body lags work, so its first minutes say little. */
 const PULSE_EVERY_S = 600;
@@ -37,8 +28,9 @@ export type Folded = ReturnType<typeof foldTaps>;
 /** Reads taps in their order. Those of a phone whose clock is ahead count too. */
 export function foldTaps({ pack, timeline }: Opened, taps: readonly Tap[]) {
   const list = inForce(taps);
+  const watch = list.findLast((t) => t.told.kind === 'recorded')?.told;
   const m: Memory = {
-    startMs: null,
+    startMs: watch?.kind === 'recorded' ? watch.startMs : null,
     homeMs: null,
     plan: pack.plan,
     generation: 0,
@@ -158,7 +150,7 @@ export function foldTaps({ pack, timeline }: Opened, taps: readonly Tap[]) {
         out.answered.set(told.danger, atS);
         break;
       case 'home':
-        m.homeMs ??= atMs;
+        if (!out.recorded) m.homeMs ??= atMs;
         break;
       case 'felt':
         if (!told.during) out.felt[told.part] = told.felt;
@@ -179,6 +171,8 @@ export function foldTaps({ pack, timeline }: Opened, taps: readonly Tap[]) {
         break;
       case 'recorded':
         out.recorded = told.moments;
+        // The watch knows when it ended, whatever was tapped.
+        m.homeMs = told.endMs;
         break;
       case 'weighed':
         out.weighed[told.garment] = told.grams;

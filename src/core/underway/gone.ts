@@ -27,7 +27,10 @@ export function meantNow(
 }
 
 /** The outing as it really is gone, on the wrist's clock. Before the start it is the outing as it is meant. */
-export function goneNow(opened: Opened, out: Pick<OutThere, 'sky' | 'turnedBackWayS' | 'was' | 'marks' | 'startMs'>): LaidOut {
+export function goneNow(
+  opened: Opened,
+  out: Pick<OutThere, 'sky' | 'turnedBackWayS' | 'was' | 'marks' | 'startMs'>,
+): LaidOut {
   const meant = meantNow(opened, out);
   const { utcOffsetMin } = meant.outing;
   const startMs = (out.startMs ?? plannedStartMs(opened.pack)) + utcOffsetMin * 60_000;

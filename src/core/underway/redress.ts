@@ -15,7 +15,10 @@ const ROUNDS = 2;
  * The plan re-made at the door for the sky that was seen and without what is not to be had: as few changes as will do.
  * @throws OutOfRange
  */
-export function redress(opened: Opened, out: Pick<OutThere, 'sky' | 'notWith' | 'turnedBackWayS' | 'was' | 'plan'>): Plan {
+export function redress(
+  opened: Opened,
+  out: Pick<OutThere, 'sky' | 'notWith' | 'turnedBackWayS' | 'was' | 'plan'>,
+): Plan {
   const { pack } = opened;
   const { timeline } = meantNow(opened, out);
   const may = new Set(pack.inCloset);

@@ -98,7 +98,7 @@ export type Told =
   /** the weather that really was, in the mean over the outing; null: as forecast */
   | { kind: 'was'; airC: number | null; windMs: number | null }
   /** how it was gone, from a watch: its clock counts instead of the taps' */
-  | { kind: 'recorded'; moments: RecordedMoment[] }
+  | { kind: 'recorded'; startMs: number; endMs: number; moments: RecordedMoment[] }
   /** takes back another tap */
   | { kind: 'undo'; tap: string };
 

@@ -107,19 +107,16 @@ export function BookView({
     },
     { useKey: true },
   );
-  const refuse = async (cause: string, chance: boolean) => {
-    const put = async (is: boolean) => {
-      try {
-        await request('PATCH', '/api/book', { cause, chance: is });
-        setRefused((r) => (is ? [...new Set([...r, cause])] : r.filter((id) => id !== cause)));
-        setProblems([]);
-      } catch (e) {
-        setProblems(problemsOf(e));
-      }
-    };
-    setLit(null);
-    await put(chance);
-    if (chance) say('Called chance: it is not looked for any more.', () => void put(false));
+  const call = async (cause: string, it: 'chance' | 'a cause') => {
+    const chance = it === 'chance';
+    try {
+      await request('PATCH', '/api/book', { cause, chance });
+      setRefused((r) => (chance ? [...new Set([...r, cause])] : r.filter((id) => id !== cause)));
+      setProblems([]);
+      if (chance) say('Called chance: it is not looked for any more.', () => void call(cause, 'a cause'));
+    } catch (e) {
+      setProblems(problemsOf(e));
+    }
   };
 
   const season = seasonOf(list);
@@ -223,7 +220,10 @@ export function BookView({
               causes={causes}
               refused={refused}
               onLight={setLit}
-              onRefuse={(id, chance) => void refuse(id, chance)}
+              onCall={(id, it) => {
+                setLit(null);
+                void call(id, it);
+              }}
             />
             <Damaged entries={entries} />
             <section aria-labelledby="take" className="no-print border-t border-ink pt-2">
@@ -260,7 +260,7 @@ function Headline({ days }: { days: readonly Told[] }) {
         {s.rightAndDry} of {told} {told === 1 ? 'day was' : 'days were'} right and dry.
       </b>{' '}
       {s.first !== null && s.last !== null
-        ? `What I said of the first ${FEW} was ${s.first.toFixed(1)} of a word off; of the last ${FEW}, ${s.last.toFixed(1)}.`
+        ? `I was ${s.first.toFixed(1)} of a word off in the first ${FEW}, ${s.last.toFixed(1)} in the last.`
         : told < 5
           ? 'Too few yet for a band or a cause.'
           : ''}

@@ -14,13 +14,13 @@ export function CausesPanel({
   causes,
   refused,
   onLight,
-  onRefuse,
+  onCall,
 }: {
   days: readonly Told[];
   causes: readonly Cause[];
   refused: readonly string[];
   onLight: (cause: string | null) => void;
-  onRefuse: (cause: string, chance: boolean) => void;
+  onCall: (cause: string, it: 'chance' | 'a cause') => void;
 }) {
   const wrong = days.filter((d) => FAULTS.some((f) => hasFault(d.day, f))).length;
   const silent = FAULTS.filter((f) => !causes.some((c) => c.fault === f));
@@ -50,7 +50,7 @@ export function CausesPanel({
             <Counted had={c.othersHad} all={c.others} says="others" />
             <p className="mt-0.5 flex flex-wrap items-center gap-x-2">
               <b>{c.then}</b>
-              <Button size="small" kind="quiet" onClick={() => onRefuse(c.id, true)}>
+              <Button size="small" kind="quiet" onClick={() => onCall(c.id, 'chance')}>
                 That is chance
               </Button>
             </p>
@@ -78,7 +78,7 @@ export function CausesPanel({
           <button
             type="button"
             className="cursor-pointer underline"
-            onClick={() => refused.forEach((id) => onRefuse(id, false))}
+            onClick={() => refused.forEach((id) => onCall(id, 'a cause'))}
           >
             Look for {refused.length === 1 ? 'it' : 'them'} again
           </button>

@@ -23,8 +23,8 @@ export function Filters({
   units: Units;
 }) {
   const goings = [...new Set(days.map((d) => goingOf(d.day.sport)))].sort();
-  const flip = <T,>(set: ReadonlySet<T>, v: T, only: boolean): Set<T> => {
-    if (only) return set.size === 1 && set.has(v) ? new Set() : new Set([v]);
+  const flip = <T,>(set: ReadonlySet<T>, v: T, how: 'add' | 'only'): Set<T> => {
+    if (how === 'only') return set.size === 1 && set.has(v) ? new Set() : new Set([v]);
     const next = new Set(set);
     if (!next.delete(v)) next.add(v);
     return next;
@@ -64,7 +64,7 @@ export function Filters({
             <Toggle
               key={g}
               on={filter.goings.has(g)}
-              onClick={(only) => onFilter({ ...filter, goings: flip(filter.goings, g, only) })}
+              onClick={(how) => onFilter({ ...filter, goings: flip(filter.goings, g, how) })}
             >
               <svg width="14" height="12" viewBox="-6 -5.5 12 11" aria-hidden="true">
                 <Glyph going={g} colour="currentColor" />
@@ -78,7 +78,7 @@ export function Filters({
             <Toggle
               key={f}
               on={filter.feelings.has(f)}
-              onClick={(only) => onFilter({ ...filter, feelings: flip(filter.feelings, f, only) })}
+              onClick={(how) => onFilter({ ...filter, feelings: flip(filter.feelings, f, how) })}
             >
               {f !== 'wet' && (
                 <svg width="14" height="14" viewBox="-12 -12 24 24" aria-hidden="true">
@@ -142,14 +142,15 @@ function Toggle({
   children,
 }: {
   on: boolean;
-  onClick: (only: boolean) => void;
+  /** with Alt: this one only */
+  onClick: (how: 'add' | 'only') => void;
   children: React.ReactNode;
 }) {
   return (
     <button
       type="button"
       aria-pressed={on}
-      onClick={(e) => onClick(e.altKey)}
+      onClick={(e) => onClick(e.altKey ? 'only' : 'add')}
       className={`-ml-px inline-flex min-h-[28px] cursor-pointer items-center gap-1 border border-ink px-2 text-[12.5px] first:ml-0 ${on ? 'bg-ink font-semibold text-white' : 'bg-sheet hover:bg-worn'}`}
     >
       {children}

@@ -1,5 +1,5 @@
 'use client';
-import { scaleLinear } from 'd3-scale';
+import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { EIGHT_IN_TEN, isInside } from '@/core/afterwards/miss';
 import { stretched, weekMean } from '@/core/afterwards/season';
@@ -284,7 +284,7 @@ function CloSteps({
 }: {
   days: readonly Told[];
   xs: readonly number[];
-  clo: (v: number) => number;
+  clo: ScaleLinear<number, number>;
   grey: (d: Told) => number;
 }) {
   return (
@@ -294,6 +294,14 @@ function CloSteps({
         fill="none"
         stroke={C.grid2}
       />
+      {clo.ticks(3).map((t) => (
+        <g key={t}>
+          {t > 0 && <line x1={16} x2={xs[xs.length - 1] + PAD - 1} y1={clo(t)} y2={clo(t)} stroke={C.grid} />}
+          <text x={4} y={clo(t) + 3} fontSize={11} fill={C.ink3}>
+            {t}
+          </text>
+        </g>
+      ))}
       {days.map((d, i) => (
         <g key={d.id} opacity={grey(d)}>
           <rect
@@ -303,11 +311,6 @@ function CloSteps({
             height={Math.max(1, clo(0) - clo(d.day.chestClo))}
             fill={C.ink2}
           />
-          {(i === 0 || xs[i] - xs[i - 1] > 26) && (
-            <text x={xs[i]} y={clo(d.day.chestClo) - 3} fontSize={11} textAnchor="middle" fill={C.ink2}>
-              {d.day.chestClo.toFixed(1)}
-            </text>
-          )}
         </g>
       ))}
     </>

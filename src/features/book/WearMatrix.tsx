@@ -44,7 +44,7 @@ export function WearMatrix({
   const high = rows.length * ROW;
   return (
     <div className="grid" style={{ gridTemplateColumns: `${GUTTER}px minmax(0, 1fr) ${NOTES}px` }}>
-      <b className="self-end text-[13px]">What came along</b>
+      <b className="self-end text-[13px] whitespace-nowrap">What came along</b>
       <span />
       <span className="relative h-[15px] text-[11px] text-ink-3">
         {['days', 'dries, h', 'a day'].map((t, i) => (
@@ -61,7 +61,7 @@ export function WearMatrix({
               aria-pressed={picked.has(garment.id)}
               title={`${garment.name}: show its days`}
               onClick={() => onPick(garment.id)}
-              className={`block w-full cursor-pointer truncate text-left text-[12px] leading-[16px] hover:underline ${picked.has(garment.id) ? 'bg-ink px-1 font-semibold text-white' : ''}`}
+              className={`narrow block w-full cursor-pointer truncate text-left text-[12px] leading-[16px] hover:underline ${picked.has(garment.id) ? 'bg-ink px-1 font-semibold text-white' : ''}`}
             >
               {garment.name}
             </button>

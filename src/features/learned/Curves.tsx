@@ -14,8 +14,8 @@ export const TITLES: Record<Parameter, string> = {
 };
 
 const W = 150;
-const H = 36;
-const BASE = H - 10;
+const H = 39;
+const BASE = H - 13;
 /** Height of the widest curve; one that is narrower is as much higher, as bells are, up to the top. */
 const LOW = 9;
 const HIGH = 23;
@@ -43,7 +43,7 @@ export function Curves({ before, after, p }: { before: Learned; after: Learned; 
       <line x1={0} x2={W} y1={BASE} y2={BASE} stroke={C.ink3} />
       <line x1={x(is.mean)} x2={x(is.mean)} y1={BASE} y2={y(is)(is.mean)} stroke={C.ink} strokeWidth={1.5} />
       <line x1={x(0)} x2={x(0)} y1={BASE - 4} y2={BASE + 2} stroke={C.ink} />
-      <text x={x(0)} y={H - 0.5} textAnchor="middle" fontSize={11} fill={C.ink3}>
+      <text x={x(0)} y={H - 3} textAnchor="middle" fontSize={11} fill={C.ink3}>
         given
       </text>
     </svg>

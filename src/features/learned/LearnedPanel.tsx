@@ -87,12 +87,12 @@ export function LearnedPanel() {
                   {o.name}, {day(o.startMs)}
                 </Link>
                 {o.stands === 'waits' && (
-                  <Button size="small" kind="quiet" onClick={() => void leave(o.id, true)}>
+                  <Button size="small" kind="quiet" onClick={() => void leave(o.id, 'unusual')}>
                     Unusual: leave it out
                   </Button>
                 )}
                 {o.stands === 'left out' && (
-                  <Button size="small" kind="quiet" onClick={() => void leave(o.id, false)}>
+                  <Button size="small" kind="quiet" onClick={() => void leave(o.id, 'usual')}>
                     Count it
                   </Button>
                 )}

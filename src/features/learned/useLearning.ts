@@ -66,8 +66,9 @@ export function useLearning() {
       });
     });
   /** Of an outing that waits: an unusual day, or one after all. */
-  const leave = (outing: string, leftOut: boolean) =>
+  const leave = (outing: string, as: 'unusual' | 'usual') =>
     settle(async () => {
+      const leftOut = as === 'unusual';
       await request('PATCH', PATH, { outing, leftOut });
       say(leftOut ? 'Left out: you are as you were.' : 'Counted again.', () => {
         void settle(() => request('PATCH', PATH, { outing, leftOut: !leftOut }));
@@ -95,6 +96,24 @@ export function useLearning() {
         setWorking(null);
       }
     });
+  /** Learns all that is kept anew, in its order: something was told otherwise since. */
+  const again = () =>
+    settle(async () => {
+      const { known, lessons, version } = await request<Heard>('GET', `${PATH}?lessons`);
+      setWorking(0);
+      try {
+        const anew = await relearned(
+          lessons.map((l) => l.outingId),
+          setWorking,
+        );
+        const saved = await put({ version, known: anew.learned, lessons: anew.lessons, how: 'instead' });
+        say('Learned anew.', () => {
+          void settle(() => put({ version: saved.version, known, lessons, how: 'instead' }));
+        });
+      } finally {
+        setWorking(null);
+      }
+    });
   const startAgain = () =>
     settle(async () => {
       const { known, lessons, version } = await request<Heard>('GET', `${PATH}?lessons`);
@@ -103,7 +122,7 @@ export function useLearning() {
         void settle(() => put({ version: saved.version, known, lessons, how: 'instead' }));
       });
     });
-  return { data, error: query.error, problems, working, keep, leave, forget, startAgain };
+  return { data, error: query.error, problems, working, keep, leave, forget, again, startAgain };
 }
 
 async function relearned(ids: readonly string[], onDone: (share: number) => void): Promise<Learning> {

@@ -8,8 +8,8 @@ alter table athlete
 
 create table lesson (
   outing_id uuid primary key references outing (id) on delete cascade,
-  -- the order in which they were learned
-  seq bigint generated always as identity,
+  -- the order in which an athlete's were learned
+  seq bigint not null,
   lesson jsonb not null,
   kept_at timestamptz not null default now()
 );

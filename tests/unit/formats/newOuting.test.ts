@@ -93,7 +93,11 @@ test('a route that is saved and read again is the same, with what XML would trip
     { lat: 60.51, lon: 10.26, eleM: null, timeMs: null },
     { lat: -0.000123, lon: 179.9, eleM: -3, timeMs: null },
   ];
-  expect(readGpx(gpxOf('Rake & "Tarn" <west>', points), 'again.gpx')).toEqual({ name: 'Rake & "Tarn" <west>', points });
+  expect(readGpx(gpxOf('Rake & "Tarn" <west>', points), 'again.gpx')).toEqual({
+    name: 'Rake & "Tarn" <west>',
+    points,
+    measured: [],
+  });
 });
 
 test.each([

@@ -116,7 +116,7 @@ describe('light', () => {
 
 describe('the sky at the door', () => {
   it('as said changes nothing', () => {
-    expect(meantNow(opened, { sky: { ...AS_SAID }, turnedBackWayS: null }).outing).toBe(opened.pack.outing);
+    expect(meantNow(opened, { sky: { ...AS_SAID }, turnedBackWayS: null, was: null }).outing).toBe(opened.pack.outing);
   });
   it('colder, windier and wet change the day, the fall for three hours only', () => {
     const { forecast } = underSky(tourOuting, { air: 'colder', wind: 'more', falls: 'wet' });

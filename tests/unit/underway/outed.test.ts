@@ -1,5 +1,5 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
-import { of } from '@/core/calibrate/learned';
+import { nothingLearned, of } from '@/core/calibrate/learned';
 import { learnFromAll, outedOf } from '@/core/underway/outed';
 import { homeAgain } from '@/core/underway/homeAgain';
 import { bodyNow, momentsIn, windowAt } from '@/core/underway/bodyNow';
@@ -41,8 +41,8 @@ describe('an outing as it was told', () => {
 describe('all that was told', () => {
   const taps = [...way, tap(6710, { kind: 'felt', part: 'hands', felt: 'cold' }), home];
   it('adds up, outing by outing', () => {
-    const one = learnFromAll(AVERAGE_PERSON, [{ pack: aPack(), taps }]);
-    const two = learnFromAll(AVERAGE_PERSON, [
+    const one = learnFromAll(nothingLearned(), AVERAGE_PERSON, [{ pack: aPack(), taps }]);
+    const two = learnFromAll(nothingLearned(), AVERAGE_PERSON, [
       { pack: aPack(), taps },
       { pack: aPack(), taps },
     ]);
@@ -51,7 +51,7 @@ describe('all that was told', () => {
   });
   it('one that cannot be laid out any more teaches nothing, and is named', () => {
     const broken = { pack: aPack({ outing: { ...aPack().outing, name: 'Broken', legs: [] } }), taps };
-    const r = learnFromAll(AVERAGE_PERSON, [broken, { pack: aPack(), taps }]);
+    const r = learnFromAll(nothingLearned(), AVERAGE_PERSON, [broken, { pack: aPack(), taps }]);
     expect(r.failed).toEqual(['Broken']);
     expect(r.learned.outings).toBe(1);
   });
@@ -61,11 +61,12 @@ describe('all that was told', () => {
       tap(s - 10, { kind: 'felt', part: 'hands', felt: 'cold' }),
       tap(s, { kind: 'home' }),
     ];
-    const counts = (s: number) => learnFromAll(AVERAGE_PERSON, [{ pack: aPack(), taps: short(s) }]).learned.outings;
+    const counts = (s: number) =>
+      learnFromAll(nothingLearned(), AVERAGE_PERSON, [{ pack: aPack(), taps: short(s) }]).learned.outings;
     expect([counts(600), counts(602)]).toEqual([0, 1]);
   });
   it('nothing told is nothing learned', () => {
-    expect(learnFromAll(AVERAGE_PERSON, []).learned.outings).toBe(0);
+    expect(learnFromAll(nothingLearned(), AVERAGE_PERSON, []).learned.outings).toBe(0);
   });
 });
 
