@@ -3,6 +3,7 @@ import { FrontView } from '@/features/front/FrontView';
 import { homeLines } from '@/app/homeLines';
 import { dampWaterGm2, dryingMinutes, DRYING_PLACES } from '@/core/moisture/drying';
 import { MOST_LETTERS } from '@/formats/spokenLine';
+import { readTried } from '@/store/book';
 import { currentAthlete } from '@/store/athlete';
 import { wallClock } from '@/store/clock';
 import { listCloset } from '@/store/closet';
@@ -19,11 +20,12 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ l
   const athlete = await currentAthlete();
   const heard = await weatherOf(athlete.station, wallClock(0));
   const nowMs = wallClock(heard?.weather.station.utcOffsetMin ?? 0);
-  const [owned, lines, untold, outings] = await Promise.all([
+  const [owned, lines, untold, outings, tried] = await Promise.all([
     listCloset(athlete.id),
     listLines(athlete.id),
     lastUntold(athlete.id, nowMs),
     homeLines(athlete),
+    readTried(athlete),
   ]);
   if (owned.length === 0)
     return <FirstRun person={athlete.person} wishes={athlete.wishes} heard={heard} nowMs={nowMs} />;
@@ -50,6 +52,8 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ l
           minutes: dryingMinutes(o.garment, dampWaterGm2(o.garment, o.dampGm2), DRYING_PLACES['on a line indoors']),
         }))}
       untold={untold}
+      tried={tried}
+      learned={athlete.known?.outings ?? 0}
     />
   );
 }

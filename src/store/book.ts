@@ -1,4 +1,5 @@
 import { bookDay, type BookDay } from '@/core/afterwards/day';
+import { triedOf, type Tried } from '@/core/afterwards/tried';
 import { missOf, type Miss } from '@/core/afterwards/miss';
 import type { Lesson } from '@/core/calibrate/learn';
 import type { Athlete } from './athlete';
@@ -85,4 +86,10 @@ async function workedOut(athlete: Athlete, { id, mark, word }: Row): Promise<Boo
     // An outing that cannot be laid out any more stays in the book with its name and date.
     return null;
   }
+}
+
+/** The days of the book that were told, as what was tried; those left out as unusual support nothing. */
+export async function readTried(athlete: Athlete): Promise<Tried[]> {
+  const book = await readBook(athlete);
+  return book.flatMap((e) => (e.day && !e.leftOut ? (triedOf(e, e.day) ?? []) : []));
 }

@@ -1,5 +1,6 @@
 import { DOOR_SPORTS, type DoorSport } from '@/core/outing/doorDay';
 import { LadderView } from '@/features/ladder/LadderView';
+import { readTried } from '@/store/book';
 import { currentAthlete } from '@/store/athlete';
 import { wallClock } from '@/store/clock';
 import { listCloset } from '@/store/closet';
@@ -8,7 +9,11 @@ import { weatherOf } from '@/store/weather';
 export default async function Page({ searchParams }: { searchParams: Promise<{ sport?: string | string[] }> }) {
   const athlete = await currentAthlete();
   const { sport } = await searchParams;
-  const [owned, heard] = await Promise.all([listCloset(athlete.id), weatherOf(athlete.station, wallClock(0))]);
+  const [owned, heard, tried] = await Promise.all([
+    listCloset(athlete.id),
+    weatherOf(athlete.station, wallClock(0)),
+    readTried(athlete),
+  ]);
   return (
     <LadderView
       sport={DOOR_SPORTS.find((s) => s === sport) ?? ('run' satisfies DoorSport)}
@@ -16,6 +21,8 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ s
       wishes={athlete.wishes}
       wishesVersion={athlete.wishesVersion}
       units={athlete.units}
+      tried={tried}
+      learned={athlete.known?.outings ?? 0}
       nowC={heard?.weather.now.airC ?? null}
     />
   );

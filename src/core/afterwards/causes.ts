@@ -20,7 +20,7 @@ export const LONG_S = 360;
 export const WINDY_MS = 6.5;
 /** Two layers over the chest dress most work in the cold; from the third on it is much (common practice, no published source). */
 const MANY_LAYERS = 3;
-const RAINS_MM = 1;
+export const RAINS_MM = 1;
 const DARK = 0.5;
 
 /** Everything that is looked for. Each is one look, and counts as one when chance is judged. */

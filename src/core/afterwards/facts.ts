@@ -1,6 +1,6 @@
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
-import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
+import { maximalMetabolicRate, reserveOf } from '@/core/effort/fromAthlete';
 import { isStop } from '@/core/effort/sports';
 import { settingAt, wornAt } from '@/core/kit/replay';
 import type { Plan } from '@/core/kit/plan';
@@ -12,6 +12,8 @@ import type { OutThere } from '@/core/underway/outThere';
 export interface Facts {
   /** mean metabolic rate of the first half hour, as a share of the athlete's most */
   firstHalfHour: number;
+  /** the same while going, all day long, as a share of oxygen-uptake reserve */
+  going: number;
   /** a shell for wind or storm over the torso is worn and shut after ten minutes */
   shellShut: boolean;
   /** the longest stop outside, s, and the wind there, m/s at 10 m */
@@ -57,6 +59,7 @@ export function factsOf({
 }): Facts {
   const { stretches, legs, legStartS, endS } = timeline;
   const first = stretches.filter((s) => s.startS < FIRST_S);
+  const moving = stretches.filter((s) => s.speedMs > 0);
   const lasting = (list: typeof stretches, of: (s: (typeof stretches)[number]) => number) =>
     list.reduce((sum, s) => sum + of(s) * (s.endS - s.startS), 0);
   const spent = (list: typeof stretches) =>
@@ -78,6 +81,7 @@ export function factsOf({
   const isJacket = (g: Garment) => g.group === 'torso' && g.role === 'warm';
   return {
     firstHalfHour: lasting(first, (s) => s.metabolicW) / spent(first) / maximalMetabolicRate(vo2maxMl, massKg),
+    going: reserveOf(lasting(moving, (s) => s.metabolicW) / spent(moving), vo2maxMl, massKg),
     shellShut: dressed.some(
       (g) =>
         g.group === 'torso' &&

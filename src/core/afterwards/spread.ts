@@ -16,7 +16,6 @@ interface Line {
   vote: number;
 }
 export type Trace = keyof Line;
-export const TRACES: readonly Trace[] = ['waterG', 'fingersC', 'vote'];
 
 /** What was said before, with eight in ten by what was known then, and what is said after learning. */
 export interface SpreadRow {

@@ -36,6 +36,12 @@ export function reserveToWatts(share: number, vo2maxMl: number, massKg: number):
   return (uptake * massKg * WATTS_PER_LITRE_MIN) / 1000;
 }
 
+/** The share of oxygen-uptake reserve that goes with a metabolic rate, 0–1: the inverse of `reserveToWatts`. */
+export function reserveOf(metabolicW: number, vo2maxMl: number, massKg: number): number {
+  const uptake = (1000 * metabolicW) / (massKg * WATTS_PER_LITRE_MIN);
+  return Math.min(1, Math.max(0, (uptake - 3.5) / (vo2maxMl - 3.5)));
+}
+
 /** Maximal metabolic rate, W. */
 export function maximalMetabolicRate(vo2maxMl: number, massKg: number): number {
   return reserveToWatts(1, vo2maxMl, massKg);
@@ -59,14 +65,18 @@ const EXERTION: [number, number][] = [
   [10, 1],
 ];
 
-/** Metabolic rate from perceived exertion 0 to 10, W. */
-export function metabolicFromExertion(cr10: number, vo2maxMl: number, massKg: number): number {
+/** Share of oxygen-uptake reserve, 0–1, that goes with perceived exertion 0 to 10. @throws OutOfRange */
+export function exertionReserve(cr10: number): number {
   within('perceived exertion', cr10, 0, 10);
   const i = Math.min(9, Math.floor(cr10));
   const [x0, y0] = EXERTION[i];
   const [, y1] = EXERTION[i + 1];
-  return reserveToWatts(y0 + (y1 - y0) * (cr10 - x0), vo2maxMl, massKg);
+  return y0 + (y1 - y0) * (cr10 - x0);
 }
+
+/** Metabolic rate from perceived exertion 0 to 10, W. */
+export const metabolicFromExertion = (cr10: number, vo2maxMl: number, massKg: number): number =>
+  reserveToWatts(exertionReserve(cr10), vo2maxMl, massKg);
 
 /** Talk test against exertion: can sing, can talk in sentences, short phrases, single words. */
 export const TALK_TEST: Record<'sing' | 'sentences' | 'phrases' | 'words', number> = {

@@ -4,6 +4,7 @@ import { readAviation, type Aviation } from '@/formats/aviation';
 import type { Heard } from '@/store/weather';
 import type { FrontProps } from './FrontView';
 import { HowWasIt, Next, RungNote, StillDamp } from './panels/Around';
+import { LastLike } from './panels/LastLike';
 import { Hours } from './panels/Hours';
 import { PasteReport } from './panels/PasteReport';
 import { StationChoice } from './panels/StationChoice';
@@ -58,7 +59,8 @@ export function Aside({
       <Next lines={props.next} more={props.more} units={units} />
       <StillDamp damp={props.dampPieces} nowMs={nowMs} units={units} />
       <HowWasIt untold={props.untold} />
-      <RungNote door={door} units={units} />
+      <LastLike door={door} tried={props.tried} units={units} />
+      <RungNote door={door} learned={props.learned} units={units} />
       <p className="mt-2.5 flex flex-wrap gap-x-3 gap-y-1 border-t border-grid-2 pt-1.5 text-[12px] text-ink-2 max-[760px]:hidden">
         {KEYS_SHOWN.map(([shown, says]) => (
           <span key={says}>

@@ -3,6 +3,7 @@ import { useMutation } from '@tanstack/react-query';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { Tried } from '@/core/afterwards/tried';
 import type { Aviation } from '@/formats/aviation';
 import type { HomeLine } from '@/features/home/lines';
 import { Header } from '@/features/shell/Header';
@@ -28,6 +29,9 @@ export interface FrontProps extends DoorProps {
   more: number;
   dampPieces: { name: string; minutes: number; dampGm2: number }[];
   untold: Untold | null;
+  /** logged days, and how many outings the athlete is known by */
+  tried: Tried[];
+  learned: number;
 }
 
 // What is drawn when the answer is there, or below it, comes after the line and the scales can be used.

@@ -1,12 +1,14 @@
 'use client';
 import { type Cell, type Ladder, LADDER_EFFORTS, type LadderEffort } from '@/core/search/ladderTerms';
+import { triedIn, type Tried } from '@/core/afterwards/tried';
+import { day } from '@/formats/dates';
 import Link from 'next/link';
 import type { Garment, Group } from '@/core/clothing/garment';
 import { degrees, type Units } from '@/formats/measures';
 import { C } from '@/ui/draw/palette';
 import { linear } from '@/ui/draw/scale';
 import { cellAt, WINDS, works, type Looked } from './cellWords';
-import { RungMark } from './LadderTable';
+import { RungMark } from './marks';
 
 const PARTS: readonly { label: string; groups: readonly Group[] }[] = [
   { label: 'Head', groups: ['head'] },
@@ -26,7 +28,9 @@ export function LadderSide({
   garments,
   units,
   tryHref,
+  tried,
 }: {
+  tried: readonly Tried[];
   ladder: Ladder;
   at: Looked;
   onLook: (l: Looked) => void;
@@ -36,6 +40,7 @@ export function LadderSide({
 }) {
   const cell = cellAt(ladder, at);
   const band = ladder.bands[at.band];
+  const list = triedIn(tried, { ...at, sport: ladder.sport, band });
   if (!cell) return <p className="text-ink-2">Here it falls dry: brush it off. Take the dry column.</p>;
   const worn = cell.plan.worn.flatMap((id) => garments.get(id) ?? []);
   const carried = cell.plan.carried.flatMap((id) => garments.get(id)?.name ?? []);
@@ -47,7 +52,7 @@ export function LadderSide({
           <h2 className="speak text-[18px] font-semibold">
             {degrees(band.warmC, units)} to {degrees(band.coldC, units)}, {at.wind}, {at.wet}
           </h2>
-          <p className="text-[12px] text-ink-2">the cell under the frame; no outing has tried it yet</p>
+          <p className="text-[12px] text-ink-2">the cell under the frame; {triedWords(list)}</p>
         </div>
       </div>
       <dl className="mt-1.5 grid grid-cols-[52px_minmax(0,1fr)] gap-x-2 border-t border-ink pt-1">
@@ -71,6 +76,19 @@ export function LadderSide({
         <p className="mt-1 text-[12.5px] text-act">
           <b>{cell.fails[0].what}</b>: {cell.fails[0].says}. Shorter, in the trees, easier or not today.
         </p>
+      )}
+      {list.length > 0 && (
+        <ul className="mt-1 border-t border-grid pt-1 text-[12.5px]">
+          {list.slice(-3).map((t) => (
+            <li key={t.id}>
+              <Link href={`/outing/${t.id}/after`} className="underline">
+                {t.name}, {day(t.startMs)}
+              </Link>
+              : {t.was}
+              {t.cameWet && ', came home wet'}
+            </li>
+          ))}
+        </ul>
       )}
       <p className="mt-1.5">
         <Link href={tryHref(at)} className="font-semibold text-act underline">
@@ -288,3 +306,8 @@ function mostNamed<T extends { id: string }>(list: readonly T[]): T {
   const count = (x: T) => list.filter((y) => y.id === x.id).length;
   return list.reduce((a, b) => (count(b) > count(a) ? b : a));
 }
+
+const triedWords = (list: readonly Tried[]): string =>
+  list.length === 0
+    ? 'no outing has tried it yet'
+    : `${list.length === 1 ? 'one outing' : `${list.length} outings`} tried it, ${list.filter((t) => t.was === 'right').length} right`;

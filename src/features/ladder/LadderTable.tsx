@@ -1,10 +1,12 @@
 'use client';
-import { wetIn, type Cell, type Ladder, LADDER_WINDS, type LadderWind } from '@/core/search/ladderTerms';
+import { triedIn, type Tried } from '@/core/afterwards/tried';
+import { wetIn, type Ladder, LADDER_WINDS, type LadderWind } from '@/core/search/ladderTerms';
 import type { Garment } from '@/core/clothing/garment';
 import { degrees, minus, type Units } from '@/formats/measures';
 import { cToFahrenheit } from '@/core/quantity/units';
 import { C, heat } from '@/ui/draw/palette';
 import { cellAt, changeWords, spareWords, stormWords, WINDS, works, type Looked } from './cellWords';
+import { Cloth, RungMark, TriedDots } from './marks';
 
 const ROW = 78;
 const BARS = 84;
@@ -18,8 +20,11 @@ export function LadderTable({
   garments,
   units,
   nowC,
+  tried,
 }: {
   ladder: Ladder;
+  /** logged days, of all sports */
+  tried: readonly Tried[];
   at: Looked;
   onLook: (l: Looked) => void;
   onTry: (l: Looked) => void;
@@ -134,12 +139,12 @@ export function LadderTable({
                 ) : null,
                 <DryCell
                   key={w}
-                  {...{ ladder, garments, units, at, onLook, onTry }}
+                  {...{ ladder, garments, units, at, onLook, onTry, tried }}
                   here={{ ...at, wind: w, wet: 'dry', band: i }}
                 />,
                 <WetCell
                   key={`${w} wet`}
-                  {...{ ladder, garments, at, onLook, onTry }}
+                  {...{ ladder, garments, at, onLook, onTry, tried }}
                   here={{ ...at, wind: w, wet: 'wet', band: i }}
                 />,
               ])}
@@ -237,6 +242,8 @@ function Bars({
 }
 
 interface CellProps {
+  /** logged days, of all sports */
+  tried: readonly Tried[];
   ladder: Ladder;
   garments: ReadonlyMap<string, Garment>;
   at: Looked;
@@ -318,7 +325,7 @@ function DryCell({ ladder, garments, units, ...p }: CellProps & { units: Units }
       <span className="flex items-center gap-1.5">
         <RungMark n={cell.rung} />
         <Cloth cell={cell} garments={garments} />
-        <span className="ml-auto self-start text-[11px] text-ink-3">untried</span>
+        <TriedDots list={triedIn(p.tried, { ...p.here, sport: ladder.sport, band: ladder.bands[p.here.band] })} />
       </span>
       <span
         className={`mt-0.5 line-clamp-2 text-[12px] leading-[1.2] ${change.same ? 'text-ink-2' : 'font-semibold'}`}
@@ -335,6 +342,7 @@ function DryCell({ ladder, garments, units, ...p }: CellProps & { units: Units }
 function WetCell({ ladder, garments, ...p }: CellProps) {
   const cell = cellAt(ladder, p.here);
   if (wetIn(ladder.bands[p.here.band]) === null) return null;
+  const tried = triedIn(p.tried, { ...p.here, sport: ladder.sport, band: ladder.bands[p.here.band] });
   if (!cell) return <td className="border-r border-ink p-1 text-[12px] text-ink-3">…</td>;
   return (
     <Frame {...p} ruled={!works(cell)} label={`wet: rung ${cell.rung}, ${stormWords(cell, garments)}`}>
@@ -342,64 +350,8 @@ function WetCell({ ladder, garments, ...p }: CellProps) {
       <span className="mt-0.5 block text-[11.5px] leading-[1.2]">
         {works(cell) ? stormWords(cell, garments) : `fails: ${cell.fails[0].zone}`}
       </span>
+      {tried.length > 0 && <TriedDots list={tried} />}
       {cell.hot && <b className="block text-[11px] leading-tight text-act">too warm</b>}
     </Frame>
-  );
-}
-
-/** The number of a rung; in the wet on water's ruling. */
-export function RungMark({ n, wet = false }: { n: number; wet?: boolean }) {
-  return (
-    <svg width="30" height="28" className="shrink-0" role="img" aria-label={`rung ${n}`}>
-      <rect
-        x="0.75"
-        y="0.75"
-        width="28.500"
-        height="26.500"
-        fill={wet ? C.sheet : C.ink}
-        stroke={C.ink}
-        strokeWidth="1.500"
-      />
-      {wet && <rect x="1.5" y="1.5" width="27" height="25" fill="url(#water-1)" />}
-      <text x="15" y="20" fontSize="17" fontWeight="700" textAnchor="middle" style={{ fill: wet ? C.ink : '#fff' }}>
-        {n}
-      </text>
-    </svg>
-  );
-}
-
-/** The torso's layers as small bars, from the skin out, as thick as they are. */
-export function Cloth({ cell, garments }: { cell: Pick<Cell, 'plan'>; garments: ReadonlyMap<string, Garment> }) {
-  const layers = cell.plan.worn
-    .flatMap((id) => garments.get(id) ?? [])
-    .filter((g) => g.group === 'torso')
-    .sort((a, b) => a.order - b.order);
-  const widths = layers.map((g) => Math.max(4, Math.min(22, 4 + 2 * g.thicknessMm)));
-  const starts = widths.reduce<number[]>((acc, w) => [...acc, acc[acc.length - 1] + w + 1.5], [0.5]);
-  return (
-    <svg width={starts[starts.length - 1] + 1} height="26" role="img" aria-label={layers.map((g) => g.name).join(', ')}>
-      {layers.map((g, i) => (
-        <g key={g.id}>
-          <title>{g.name}</title>
-          <rect
-            x={starts[i]}
-            y={0.5}
-            width={widths[i]}
-            height={25}
-            fill={g.airPermeability < 15 && g.thicknessMm < 1 ? C.ink : C.sheet}
-            stroke={C.ink}
-          />
-          <rect
-            x={starts[i]}
-            y={0.5}
-            width={widths[i]}
-            height={25}
-            fill={
-              g.openMesh > 0.2 ? 'url(#mesh)' : g.filled ? 'url(#loft)' : g.thicknessMm >= 1 ? 'url(#weave)' : 'none'
-            }
-          />
-        </g>
-      ))}
-    </svg>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import type { Tried } from '@/core/afterwards/tried';
 import {
   type Ladder,
   wetIn,
@@ -41,7 +42,12 @@ export function LadderView({
   wishesVersion,
   units,
   nowC,
+  tried,
+  learned,
 }: {
+  /** logged days, and how many outings the athlete is known by */
+  tried: Tried[];
+  learned: number;
   sport: DoorSport;
   garments: Garment[];
   wishes: Wishes;
@@ -71,7 +77,8 @@ export function LadderView({
           <div className="text-right leading-tight">
             <b className="speak block text-[15px]">My ladder</b>
             <span className="text-[12px] text-ink-2">
-              from physics and {list.length} pieces; no outing has taught it yet
+              from physics, {list.length} pieces and{' '}
+              {learned === 0 ? 'no outing yet' : learned === 1 ? 'one outing' : `${learned} outings`}
             </span>
           </div>
         }
@@ -153,6 +160,7 @@ export function LadderView({
                 garments={garments}
                 units={units}
                 nowC={nowC}
+                tried={tried}
               />
               <p className="mt-1.5 text-[12.5px]">
                 A cell says what changes against the cell above. Bars: where each rung works, black where it is the one
@@ -166,7 +174,15 @@ export function LadderView({
         </div>
         <aside className="no-print min-w-0 border-l border-grid-2 pl-4 max-[1180px]:mt-4 max-[1180px]:border-l-0 max-[1180px]:pl-0">
           {ladder && ladder.cells.length > 0 && (
-            <LadderSide ladder={ladder} at={at} onLook={setAt} garments={garments} units={units} tryHref={tryHref} />
+            <LadderSide
+              ladder={ladder}
+              at={at}
+              onLook={setAt}
+              garments={garments}
+              units={units}
+              tryHref={tryHref}
+              tried={tried}
+            />
           )}
           <OwnRules
             stored={wishes}

@@ -191,7 +191,7 @@ export function HowWasIt({ untold }: { untold: Untold | null }) {
 }
 
 /** Which rung of the ladder this is, and how far it is believed. */
-export function RungNote({ door, units }: { door: Door; units: Units }) {
+export function RungNote({ door, learned, units }: { door: Door; learned: number; units: Units }) {
   const { ladder, told, rungs } = door;
   const own = told.around?.reach.find((r) => r.rung === told.answer?.rung);
   const working = ladder.data?.working;
@@ -223,7 +223,10 @@ export function RungNote({ door, units }: { door: Door; units: Units }) {
       ) : own && own.coldC !== null && own.warmC !== null ? (
         <p className="text-[12.5px]">
           Works here from {degrees(own.coldC, units)} to {degrees(own.warmC, units)}
-          {own.first && `; ${own.first} gives up first`}. Untried: from physics only.
+          {own.first && `; ${own.first} gives up first`}.{' '}
+          {learned === 0
+            ? 'From physics only.'
+            : `With you as ${learned === 1 ? 'one outing' : `${learned} outings`} taught.`}
         </p>
       ) : null}
     </section>
