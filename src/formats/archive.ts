@@ -4,6 +4,7 @@ import { checkPerson, type Person } from '@/core/body/person';
 import type { Learned } from '@/core/calibrate/learned';
 import type { Lesson } from '@/core/calibrate/learn';
 import { checkGarment, type Garment } from '@/core/clothing/garment';
+import { DRYING_PLACE_NAMES } from '@/core/moisture/drying';
 import type { Plan } from '@/core/kit/plan';
 import { checkForecast, type ForecastHour } from '@/core/outing/forecast';
 import type { Outing } from '@/core/outing/outing';
@@ -40,6 +41,8 @@ export interface Archive {
     id: string;
     catalogueId: string | null;
     dampGm2: number;
+    /** where it hangs to dry, and since when it was so damp; left out: nowhere */
+    hung?: { place: string; since: string };
     removedAt: string | null;
     createdAt: string;
     garment: Garment;
@@ -103,6 +106,7 @@ export const archiveSchema = object(
           id: uuid,
           catalogueId: orNull(text),
           dampGm2: { type: 'number', minimum: 0, maximum: 2000 },
+          hung: object({ place: { enum: [...DRYING_PLACE_NAMES] }, since: time }, ['place', 'since']),
           removedAt: orNull(time),
           createdAt: time,
           garment: garmentSchema,

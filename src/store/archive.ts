@@ -59,10 +59,11 @@ export async function readAll(athleteId: string): Promise<Whole> {
       });
     }
     const garments = closet
-      .map(({ garment, catalogueId, dampGm2 }) => ({
+      .map(({ garment, catalogueId, dampGm2, hung }) => ({
         id: garment.id,
         catalogueId,
-        dampGm2,
+        dampGm2: hung ? hung.fromGm2 : dampGm2,
+        ...(hung ? { hung: { place: hung.place, since: new Date(hung.sinceMs).toISOString() } } : {}),
         removedAt: timeOf.get(garment.id)!.removed,
         createdAt: timeOf.get(garment.id)!.created,
         garment,
@@ -140,7 +141,8 @@ export async function replaceAll(athleteId: string, { archive, routes }: Whole):
     for (const g of archive.garments) {
       await addGarment(athleteId, g.garment, g.catalogueId, g.dampGm2, g.id);
       await tx`
-        update garment set created_at = ${g.createdAt}::text::timestamptz, removed_at = ${g.removedAt}::text::timestamptz
+        update garment set created_at = ${g.createdAt}::text::timestamptz, removed_at = ${g.removedAt}::text::timestamptz,
+          hung_place = ${g.hung?.place ?? null}, hung_since = ${g.hung?.since ?? null}::text::timestamptz
         where id = ${g.id}`;
     }
     for (const o of archive.outings) {

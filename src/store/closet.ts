@@ -1,16 +1,35 @@
 import { GARMENT_FIELDS, plainGarment, type Garment } from '@/core/clothing/garment';
+import { dampNow } from '@/core/afterwards/rack';
+import { DRYING_PLACE_NAMES, type DryingPlace } from '@/core/moisture/drying';
+import { wallClock } from './clock';
 import { sql } from './db';
 
 /** A garment the athlete owns: physical properties under its own id, and its present state. */
 export interface OwnedGarment {
   garment: Garment;
   catalogueId: string | null;
+  /** g/m² beyond dry storage, now */
   dampGm2: number;
+  /** where it hangs to dry; null: nowhere */
+  hung: Hung | null;
   /** rises with every change */
   version: number;
 }
 
-type Row = Record<string, unknown> & { catalogue_id: string | null; damp_gm2: number; version: number };
+/** A piece on the rack: since when, ms on the wall clock, and how damp it was then. */
+export interface Hung {
+  place: DryingPlace;
+  sinceMs: number;
+  fromGm2: number;
+}
+
+type Row = Record<string, unknown> & {
+  hung_place: string | null;
+  hung_since: Date | null;
+  catalogue_id: string | null;
+  damp_gm2: number;
+  version: number;
+};
 
 const KEYS = Object.keys(GARMENT_FIELDS) as (keyof Garment)[];
 /** Columns of a garment but its id, which the database gives. */
@@ -23,12 +42,18 @@ function toGarment(r: Row): Garment {
   return plainGarment(Object.fromEntries(entries.filter(([, v]) => v !== null)) as unknown as Garment);
 }
 
-const toOwned = (r: Row): OwnedGarment => ({
-  catalogueId: r.catalogue_id,
-  dampGm2: r.damp_gm2,
-  version: r.version,
-  garment: toGarment(r),
-});
+function toOwned(r: Row): OwnedGarment {
+  const garment = toGarment(r);
+  const place = DRYING_PLACE_NAMES.find((p) => p === r.hung_place);
+  const hung = place && r.hung_since ? { place, sinceMs: r.hung_since.getTime(), fromGm2: r.damp_gm2 } : null;
+  return {
+    catalogueId: r.catalogue_id,
+    dampGm2: hung ? dampNow(garment, hung, wallClock(0)) : r.damp_gm2,
+    hung,
+    version: r.version,
+    garment,
+  };
+}
 
 const toColumns = (g: Garment): Record<string, unknown> =>
   Object.fromEntries(
@@ -71,7 +96,8 @@ export async function updateGarment(
   { garment, dampGm2 }: Pick<OwnedGarment, 'garment' | 'dampGm2'>,
 ): Promise<number | null> {
   const rows = await sql()<{ version: number }[]>`
-    update garment set ${sql()({ ...toColumns(garment), damp_gm2: dampGm2 } as never)}, version = version + 1
+    update garment set ${sql()({ ...toColumns(garment), damp_gm2: dampGm2 } as never)}, version = version + 1,
+      hung_since = case when hung_place is null then null else ${new Date(wallClock(0))}::timestamptz end
     where id = ${id} and athlete_id = ${athleteId} and version = ${version}
     returning version`;
   return rows[0]?.version ?? null;
@@ -82,4 +108,15 @@ export async function moveGarment(athleteId: string, id: string, to: 'out' | 'ba
   const at = to === 'out' ? sql()`now()` : null;
   const result = await sql()`update garment set removed_at = ${at} where id = ${id} and athlete_id = ${athleteId}`;
   return result.count === 1;
+}
+
+/** Hangs a piece to dry, or takes it off the rack; null: off. @returns false when there is none */
+export async function hang(athleteId: string, id: string, place: DryingPlace | null): Promise<boolean> {
+  const now = await getGarment(athleteId, id);
+  if (!now) return false;
+  const since = place && new Date(wallClock(0));
+  const done = await sql()`
+    update garment set damp_gm2 = ${now.dampGm2}, hung_place = ${place}, hung_since = ${since}, version = version + 1
+    where id = ${id} and athlete_id = ${athleteId} and version = ${now.version}`;
+  return done.count === 1;
 }

@@ -1,6 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { sql } from './db';
+import { wallClock } from './clock';
 import { isOver } from './outings';
 
 /** What was worked out of an outing before, if it still holds. */
@@ -20,6 +21,7 @@ export const build = (() => {
 
 /** The lines kept of an athlete's outings, with the mark each must have to hold. */
 export async function keptLines(athleteId: string): Promise<KeptLine[]> {
+  const hour = Math.floor(wallClock(0) / 3600_000);
   const rows = await sql()<{ id: string; mark: string; kept: string | null; line: unknown }[]>`
     select o.id, concat_ws(' ', ${build ?? 'none'}::text, o.version, a.version, p.id, p.version, c.mark) as mark,
       h.mark as kept, h.line
@@ -30,7 +32,9 @@ export async function keptLines(athleteId: string): Promise<KeptLine[]> {
       where athlete_id = ${athleteId} and outing_id = o.id and deleted_at is null order by created_at desc limit 1
     ) p on true
     cross join (
-      select md5(string_agg(id::text || version, ' ' order by id)) as mark from garment where athlete_id = ${athleteId}
+      -- what hangs dries from hour to hour
+      select md5(string_agg(id::text || version || case when hung_place is null then '' else ${hour}::text end, ' ' order by id)) as mark
+      from garment where athlete_id = ${athleteId}
     ) c
     -- one at a time, by its key: a plan that reads through all of them would grow with everybody's
     left join lateral (select k.mark, k.line from home_line k where k.outing_id = o.id limit 1) h on true

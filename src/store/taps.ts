@@ -1,9 +1,13 @@
 import type { Tap } from '@/core/underway/taps';
+import type { DryingPlace } from '@/core/moisture/drying';
 import { validate as isUuid } from 'uuid';
 import { atomically, sql } from './db';
 
 /** More taps than the longest day has with a pulse every few seconds; beyond this something is wrong. */
 export const MOST_TAPS_OF_OUTING = 100_000;
+
+/** Where things are hung that are ticked in the hall. */
+const HALL_LINE: DryingPlace = 'on a line indoors';
 
 /** A tap with the place in which it came in. */
 export interface StoredTap extends Tap {
@@ -36,6 +40,12 @@ export async function keepTaps(athleteId: string, outingId: string, taps: readon
       if (count === 1 && t.told.kind === 'wet' && isUuid(t.told.garment))
         await tx`
           update garment set damp_gm2 = ${t.told.dampGm2}, version = version + 1
+          where id = ${t.told.garment} and athlete_id = ${athleteId} and removed_at is null`;
+      // What was hung up on the phone hangs here too, from then on.
+      if (count === 1 && t.told.kind === 'hung' && isUuid(t.told.garment))
+        await tx`
+          update garment set hung_place = ${t.told.hung ? HALL_LINE : null}, version = version + 1,
+            hung_since = ${t.told.hung ? new Date(t.atMs) : null}
           where id = ${t.told.garment} and athlete_id = ${athleteId} and removed_at is null`;
     }
     const ids = taps.map((t) => t.id);

@@ -1,8 +1,10 @@
 import { ClosetView } from '@/features/closet/ClosetView';
 import { currentAthlete } from '@/store/athlete';
 import { listCloset } from '@/store/closet';
+import { readRack } from '@/store/rack';
 
 export default async function Page() {
   const athlete = await currentAthlete();
-  return <ClosetView owned={await listCloset(athlete.id)} units={athlete.units} />;
+  const [owned, rack] = await Promise.all([listCloset(athlete.id), readRack(athlete)]);
+  return <ClosetView owned={owned} rack={rack} units={athlete.units} />;
 }

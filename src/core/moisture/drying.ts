@@ -26,9 +26,13 @@ export const DRYING_PLACES = {
   'on a line indoors': { airC: 20, humidity: 0.45, airMs: 0.2, faces: 2 },
   'in a heap indoors': { airC: 20, humidity: 0.45, airMs: 0.05, faces: 1 },
   'by the stove': { airC: 26, humidity: 0.35, airMs: 0.3, faces: 2, radiantWm2: 120 },
+  // Paper in it takes up the water of the air inside: as drier air, on both faces.
+  'with paper inside': { airC: 20, humidity: 0.35, airMs: 0.1, faces: 2 },
   'in a tent': { airC: 2, humidity: 0.85, airMs: 0.1, faces: 2 },
   'outside in frost': { airC: -8, humidity: 0.75, airMs: 2, faces: 2 },
 } as const satisfies Record<string, DryingAir>;
+export type DryingPlace = keyof typeof DRYING_PLACES;
+export const DRYING_PLACE_NAMES = Object.keys(DRYING_PLACES) as DryingPlace[];
 
 const STEP_S = 30;
 /** Still damp to the hand above this share of the free water it can hold. */

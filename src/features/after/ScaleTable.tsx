@@ -39,7 +39,7 @@ export function ScaleTable({
   const sign = units === 'imperial' ? 'oz' : 'g';
   const digits = units === 'imperial' ? 1 : 0;
   return (
-    <section aria-labelledby="scale">
+    <section aria-labelledby="scale" className="min-w-0 overflow-x-auto">
       <h2 id="scale" className="flex items-baseline justify-between font-semibold">
         On the kitchen scale
         <span className="text-[12px] font-normal text-ink-3">solid dot: outside the 8 in 10</span>

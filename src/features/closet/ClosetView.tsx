@@ -6,6 +6,7 @@ import { GROUPS, type Garment, type Group } from '@/core/clothing/garment';
 import type { Units } from '@/formats/measures';
 import { Header } from '@/features/shell/Header';
 import type { OwnedGarment } from '@/store/closet';
+import type { Rack } from '@/store/rack';
 import { problemsOf, request } from '@/ui/api';
 import { Button } from '@/ui/Button';
 import { useDrafts } from '@/ui/outbox/drafts';
@@ -16,9 +17,10 @@ import { CatalogueSheet } from './CatalogueSheet';
 import { GROUP_WORDS } from './garmentFigures';
 import { draftOf, GarmentEditor } from './GarmentEditor';
 import { GarmentTable } from './GarmentTable';
+import { RackPanel } from './RackPanel';
 
 /** The closet: zone by zone, skin out, with what matters drawn and measured. */
-export function ClosetView({ owned, units }: { owned: OwnedGarment[]; units: Units }) {
+export function ClosetView({ owned, rack, units }: { owned: OwnedGarment[]; rack: Rack; units: Units }) {
   const refresh = useRefresh();
   const [group, setGroup] = useState<Group>('torso');
   const [chosen, setChosen] = useState<string | null>(null);
@@ -102,6 +104,7 @@ export function ClosetView({ owned, units }: { owned: OwnedGarment[]; units: Uni
           </p>
         )}
         {error && <Problems problems={problemsOf(error)} title="Not done." />}
+        <RackPanel rack={rack} units={units} />
         <div className="mt-3 grid grid-cols-[120px_minmax(0,1fr)_320px] gap-6 max-[1000px]:grid-cols-1 max-[1000px]:gap-3">
           <nav
             aria-label="Zones"

@@ -322,7 +322,7 @@ function DryCell({ ladder, garments, units, ...p }: CellProps & { units: Units }
     );
   return (
     <Frame {...p} wide={wide} label={`rung ${cell.rung}: ${change.text}`}>
-      <span className="flex items-center gap-1.5">
+      <span className="flex flex-wrap items-center gap-x-1.5">
         <RungMark n={cell.rung} />
         <Cloth cell={cell} garments={garments} />
         <TriedDots list={triedIn(p.tried, { ...p.here, sport: ladder.sport, band: ladder.bands[p.here.band] })} />

@@ -3,7 +3,7 @@ import type { Cell } from '@/core/search/ladderTerms';
 import type { Garment } from '@/core/clothing/garment';
 import { C } from '@/ui/draw/palette';
 
-const MOST_DOTS = 5;
+const MOST_DOTS = 4;
 
 /** One dot, one outing that tried it: full where it was right, hollow where it was not. */
 export function TriedDots({ list }: { list: readonly Tried[] }) {

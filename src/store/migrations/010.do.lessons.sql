@@ -19,3 +19,9 @@ create table book_day (
   mark text not null,
   day jsonb not null
 );
+
+-- Where a piece hangs to dry, and since when; how damp it was then stands in damp_gm2.
+alter table garment
+  add column hung_place text,
+  add column hung_since timestamptz,
+  add constraint hung_whole check ((hung_place is null) = (hung_since is null));
