@@ -4,6 +4,7 @@ import { FELT, type Felt } from '@/core/calibrate/words';
 import {
   athleteAs,
   athleteWith,
+  givenMoved,
   nothingLearned,
   of,
   PARAMETER_NAMES,
@@ -11,6 +12,9 @@ import {
   type Learned,
   type Parameter,
 } from '@/core/calibrate/learned';
+import { bodyLossG, weighedLossG } from '@/core/calibrate/bodyLoss';
+import { teachesMost } from '@/core/calibrate/teaches';
+import { runPlan } from '@/core/questions/question';
 import { learnedWords } from '@/core/calibrate/learnedWords';
 import { oddsOf, wordSays, type Scale } from '@/core/calibrate/ordinal';
 import { SKI_CLOSET, upStopDown } from '#tests/support/outings';
@@ -160,5 +164,84 @@ describe('the athlete as learned', () => {
     expect(learnedWords(with_('sweat', 0.1, 0.2), 'sweat')).toBe('you sweat 11 % more than you said, −14 to 43 %');
     expect(learnedWords(with_('sweat', 0.06, 0.1), 'sweat')).toBe('you sweat as you said');
     expect(learnedWords(with_('sweat', 0.064, 0.1), 'sweat')).toMatch(/more/);
+  });
+});
+
+describe('what the body weighs', () => {
+  const scored = runPlan({ person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline, plan }, plan);
+  it('is lost by sweat, dry skin, breath and gas, minus what went in', () => {
+    expect(weighedLossG({ beforeKg: 72, afterKg: 71.5, drankL: 0.75, ateKg: 0.1, passedL: 0.2 })).toBeCloseTo(1150, 6);
+    const loss = bodyLossG(scored, AVERAGE_PERSON, timeline);
+    const hours = timeline.endS / 3600;
+    const other = (loss - scored.metrics.sweatG) / hours;
+    // At work in the cold some 50 to 100 g/h leave with breath and gas (Mitchell, Nadel & Stolwijk 1972: 0.019 VO2 (44 − Pa) g/min, which
+    // at 1.7 L/min and 0.2 kPa is 80 g/h with the breath alone, whose air they find warmer than ISO 11079 does; from memory).
+    expect(other).toBeGreaterThan(45);
+    expect(other).toBeLessThan(110);
+  });
+  it('more than was said is more sweat, a hard fact against soft words', () => {
+    const said = bodyLossG(scored, AVERAGE_PERSON, timeline);
+    const by = (share: number) =>
+      of(learn(nothingLearned(), AVERAGE_PERSON, { ...day(), body: { lossG: share * said, scaleG: 140 } }), 'sweat');
+    const means = [0.7, 0.9, 1.1, 1.3].map((s) => by(s).mean);
+    expect(means).toEqual([...means].sort((a, b) => a - b));
+    expect(means[0]).toBeLessThan(-0.02);
+    expect(means[3]).toBeGreaterThan(0.02);
+    expect(by(1).sd).toBeLessThan(PARAMETERS.sweat.sd);
+  });
+});
+
+describe('another number given', () => {
+  const taught = learned([up('torso', 'cold'), up('hands', 'cold')], 1.3 * expected);
+  const sweat = (l: Learned, given: typeof AVERAGE_PERSON) => Math.log(athleteAs(given, l).sweatGain);
+  it('counts whole where outings say nothing, and little where they say much', () => {
+    const to = { ...AVERAGE_PERSON, sweatGain: 1.3 };
+    expect(sweat(givenMoved(nothingLearned(), AVERAGE_PERSON, to), to)).toBeCloseTo(Math.log(1.3), 9);
+    const before = sweat(taught, AVERAGE_PERSON);
+    const after = sweat(givenMoved(taught, AVERAGE_PERSON, to), to);
+    expect(after).toBeGreaterThan(before);
+    expect(after - before).toBeLessThan(Math.log(1.3));
+    const certain = { ...taught, covariance: taught.covariance.map((row) => row.map(() => 0)) };
+    expect(sweat(givenMoved(certain, AVERAGE_PERSON, to), to)).toBeCloseTo(before, 9);
+  });
+  it('is the estimate that the same outings would have given from there, for one number on its own', () => {
+    // One observation y of a number with prior N(g, s²) and error e: (g/s² + y/e²) / (1/s² + 1/e²).
+    const l = nothingLearned();
+    const s2 = l.covariance[0][0];
+    const [y, e2] = [0.2, 0.01];
+    const post = (g: number) => (g / s2 + y / e2) / (1 / s2 + 1 / e2);
+    l.covariance[0][0] = 1 / (1 / s2 + 1 / e2);
+    l.mean[0] = post(0);
+    const to = { ...AVERAGE_PERSON, sweatGain: Math.exp(0.1) };
+    expect(givenMoved(l, AVERAGE_PERSON, to).mean[0] + 0.1).toBeCloseTo(post(0.1), 9);
+  });
+  it('what is not learned moves nothing', () => {
+    expect(givenMoved(taught, AVERAGE_PERSON, { ...AVERAGE_PERSON, massKg: 90 })).toBe(taught);
+  });
+});
+
+describe('what would teach the most', () => {
+  const ask = (part: FeltThen['part']) => ({
+    kind: 'word' as const,
+    felt: { part, fromS: 600, toS: 4200 },
+    where: 'Up',
+  });
+  const asks = [
+    ask('torso'),
+    ask('hands'),
+    { kind: 'weigh' as const, garment: 'wool-socks' },
+    { kind: 'body' as const },
+  ];
+  it('is ranked, and what is known already teaches less', () => {
+    const fresh = teachesMost(nothingLearned(), AVERAGE_PERSON, day(), asks);
+    expect(fresh.map((t) => t.gain)).toEqual([...fresh.map((t) => t.gain)].sort((a, b) => b - a));
+    expect(fresh).toHaveLength(4);
+    const i = PARAMETER_NAMES.indexOf('hands');
+    const known = nothingLearned();
+    known.covariance[i][i] = 1e-6;
+    const gain = (l: Learned) =>
+      teachesMost(l, AVERAGE_PERSON, day(), asks).find((t) => t.ask.kind === 'word' && t.ask.felt.part === 'hands')!
+        .gain;
+    expect(gain(known)).toBeLessThan(gain(nothingLearned()));
   });
 });
