@@ -33,8 +33,11 @@ interface Row {
   word: FeltWord | null;
 }
 
-/** Days that are over and of which something was told or tapped, the oldest first. What is worked out of them is kept until something changes. */
-export async function readBook(athlete: Athlete): Promise<BookEntry[]> {
+/**
+ * Days that are over and of which something was told or tapped, the oldest first. What is worked out of them is kept until something changes.
+ * @param how `as kept`: what was worked out once stands, also where athlete or closet changed since: a page that waits for nothing
+ */
+export async function readBook(athlete: Athlete, how: 'fresh' | 'as kept' = 'fresh'): Promise<BookEntry[]> {
   const rows = await sql()<Row[]>`
     select o.id, o.name, o.start_local::text as start, o.left_out, l.lesson, b.mark as kept_mark, b.day, w.felt as word,
       concat_ws(' ', ${build ?? 'none'}::text, o.version, a.version, p.id, p.version, t.mark, w.felt, c.mark) as mark
@@ -59,7 +62,8 @@ export async function readBook(athlete: Athlete): Promise<BookEntry[]> {
     order by o.start_local, o.id`;
   const out: BookEntry[] = [];
   for (const r of rows) {
-    const known = build !== null && r.kept_mark === r.mark ? r.day : null;
+    const holds = how === 'as kept' || (build !== null && r.kept_mark === r.mark);
+    const known = holds ? r.day : null;
     out.push({
       id: r.id,
       name: r.name,
@@ -90,6 +94,6 @@ async function workedOut(athlete: Athlete, { id, mark, word }: Row): Promise<Boo
 
 /** The days of the book that were told, as what was tried; those left out as unusual support nothing. */
 export async function readTried(athlete: Athlete): Promise<Tried[]> {
-  const book = await readBook(athlete);
+  const book = await readBook(athlete, 'as kept');
   return book.flatMap((e) => (e.day && !e.leftOut ? (triedOf(e, e.day) ?? []) : []));
 }

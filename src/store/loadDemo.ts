@@ -1,7 +1,8 @@
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { buildDemoOutings, DEMO_DAMP, DEMO_PERSON } from '@/demo/scenario';
 import { WINTER_FILE, winterWith, type Winter } from '@/demo/winter';
-import { createAthlete } from './athlete';
+import { createAthlete, currentAthlete } from './athlete';
+import { readBook } from './book';
 import { addGarment } from './closet';
 import { atomically, sql } from './db';
 import { keepLessons } from './learning';
@@ -21,6 +22,8 @@ export async function loadDemo(readFile: (name: string) => string, how: 'if empt
     for (const g of CATALOGUE) idOf.set(g.id, await addGarment(athlete, g, g.id, DEMO_DAMP[g.id] ?? 0));
     for (const { outing, route } of outings) await createOuting(athlete, outing, route);
     await loadWinter(athlete, winterWith(readFile(WINTER_FILE), idOf));
+    // Worked out now, so that no page waits for a whole winter the first time.
+    await readBook(await currentAthlete());
     return true;
   });
 }

@@ -365,7 +365,7 @@ function KeepLine({
           </Button>
         </>
       )}
-      <Link href="/book" className="underline">
+      <Link href="/book" className="inline-flex min-h-[24px] items-center underline">
         The book
       </Link>
       <Where told={told} />

@@ -97,9 +97,10 @@ export function BookView({
     help: () => setHelp(true),
   };
   useHotkeys(
-    BOOK_KEYS.map((k) => k.keys),
+    BOOK_KEYS.flatMap((k) => (k.also ? [k.keys, k.also] : [k.keys])),
     (e, hot) => {
-      const row = BOOK_KEYS.find((k) => k.keys === [...(hot.shift ? ['shift'] : []), ...(hot.keys ?? [])].join('+'));
+      const pressed = [...(hot.shift ? ['shift'] : []), ...(hot.keys ?? [])].join('+');
+      const row = BOOK_KEYS.find((k) => k.keys === pressed || k.also === pressed);
       // A button or a slider that is focused has these keys for itself.
       if (!row || (e.target as HTMLElement | null)?.closest('button, [role="slider"], a, [role="combobox"]')) return;
       e.preventDefault();

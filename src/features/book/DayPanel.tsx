@@ -67,12 +67,14 @@ export function DayPanel({ d, garments, units }: { d: Told; garments: ReadonlyMa
       {day.note && <p className="speak mt-1 text-[16px] leading-snug italic">“{day.note}”</p>}
       <p className="mt-2 flex flex-wrap gap-2">
         <Link
+          prefetch={false}
           href={`/outing/${d.id}/after`}
           className="rounded-[3px] border border-ink bg-ink px-3 py-1.5 font-semibold text-white hover:bg-ink-2"
         >
           Open the day
         </Link>
         <Link
+          prefetch={false}
           href={`/outing/${d.id}/score`}
           className="rounded-[3px] border border-ink px-3 py-1.5 font-semibold hover:bg-worn"
         >

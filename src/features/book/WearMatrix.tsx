@@ -12,7 +12,7 @@ export interface Piece {
   dryMin: number;
 }
 
-const ROW = 16;
+const ROW = 20;
 const CELL = 10;
 /** Columns beside the lanes: days, hours to dry, money a day; px. */
 const COLUMNS = [26, 66, 102] as const;
@@ -61,7 +61,7 @@ export function WearMatrix({
               aria-pressed={picked.has(garment.id)}
               title={`${garment.name}: show its days`}
               onClick={() => onPick(garment.id)}
-              className={`narrow block w-full cursor-pointer truncate text-left text-[12px] leading-[16px] hover:underline ${picked.has(garment.id) ? 'bg-ink px-1 font-semibold text-white' : ''}`}
+              className={`narrow block w-full cursor-pointer truncate text-left text-[12px] leading-[20px] hover:underline ${picked.has(garment.id) ? 'bg-ink px-1 font-semibold text-white' : ''}`}
             >
               {garment.name}
             </button>
@@ -97,7 +97,7 @@ export function WearMatrix({
             ].map((t, i) => (
               <span
                 key={i}
-                className={`absolute leading-[16px] ${i === 0 ? 'font-semibold' : ''}`}
+                className={`absolute leading-[20px] ${i === 0 ? 'font-semibold' : ''}`}
                 style={{ right: NOTES - COLUMNS[i] }}
               >
                 {t}

@@ -4,6 +4,8 @@ export type BookKey =
 interface KeyRow {
   does: BookKey;
   keys: string;
+  /** the same on other keyboards */
+  also?: string;
   shown: string;
   says: string;
 }
@@ -19,5 +21,5 @@ export const BOOK_KEYS: readonly KeyRow[] = [
   { does: 'find', keys: '/', shown: '/', says: 'find' },
   { does: 'all', keys: 'escape', shown: 'Esc', says: 'show all again' },
   { does: 'print', keys: 'p', shown: 'P', says: 'print the winter' },
-  { does: 'help', keys: 'shift+?', shown: '?', says: 'this list' },
+  { does: 'help', keys: 'shift+?', also: '?', shown: '?', says: 'this list' },
 ];

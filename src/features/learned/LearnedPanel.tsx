@@ -83,7 +83,11 @@ export function LearnedPanel() {
           <ul className="max-h-[320px] overflow-auto">
             {[...data.outings].reverse().map((o) => (
               <li key={o.id} className="flex items-center justify-between gap-2 border-t border-grid py-0.5">
-                <Link href={`/outing/${o.id}/after`} className={o.stands === 'left out' ? 'line-through' : 'underline'}>
+                <Link
+                  prefetch={false}
+                  href={`/outing/${o.id}/after`}
+                  className={o.stands === 'left out' ? 'line-through' : 'underline'}
+                >
                   {o.name}, {day(o.startMs)}
                 </Link>
                 {o.stands === 'waits' && (

@@ -114,7 +114,7 @@ export function MeView({ athlete }: { athlete: Athlete }) {
             </table>
             <div className="space-y-3 border-t-2 border-ink pt-3">
               {PERSONAL.map((k) => (
-                <PersonalRow key={k} name={k} />
+                <PersonalRow key={k} name={k} counts={athlete.known ? athlete.person[k] : null} />
               ))}
             </div>
             <div className="sticky bottom-0 flex items-center gap-3 bg-paper py-2">
@@ -182,7 +182,8 @@ function MeasureRow({ name }: { name: Key }) {
   );
 }
 
-function PersonalRow({ name }: { name: Key }) {
+/** @param counts the number that counts by now, with what outings taught; null: the one given */
+function PersonalRow({ name, counts }: { name: Key; counts: number | null }) {
   const [low, high, unit] = PERSON_RANGE[name];
   const { label, how, ends, step } = PERSON_FIELDS[name];
   const turn = turnOf(unit, useWatch<Form, 'units'>({ name: 'units' }));
@@ -205,14 +206,22 @@ function PersonalRow({ name }: { name: Key }) {
             onChange={(v) => field.onChange(Math.round(v * 1000) / 1000)}
           />
           <span className="text-[12px] text-ink-3">{ends![1]}</span>
-          <b className="text-right">
+          <b className="text-right leading-tight">
             {minus(turn.show(field.value), 2)} {turn.unit}
+            {counts !== null && Math.abs(counts - field.value) > SAME && (
+              <span className="block text-[11.5px] font-normal text-ink-2">
+                counts {minus(turn.show(counts), 2)} {turn.unit}
+              </span>
+            )}
           </b>
         </div>
       )}
     />
   );
 }
+
+/** Nearer than this the number given is the one that counts. */
+const SAME = 0.005;
 
 /** What these measures come to. */
 function Engine() {

@@ -34,7 +34,7 @@ export function Header({ screen, outingId, right }: { screen: Screen; outingId?:
                 <span className="text-ink-3">{i + 1}</span> {item.label}
               </>
             );
-            const look = `flex items-center gap-1 px-3 border-b-[3px] ${here ? 'border-ink font-semibold text-ink' : 'border-transparent text-ink-2'}`;
+            const look = `flex items-center gap-1 px-3 max-[500px]:px-2 border-b-[3px] ${here ? 'border-ink font-semibold text-ink' : 'border-transparent text-ink-2'}`;
             return item.href ? (
               <Link
                 key={item.key}
