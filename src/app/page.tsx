@@ -2,6 +2,7 @@ import { FirstRun } from '@/features/first/FirstRun';
 import { FrontView } from '@/features/front/FrontView';
 import { homeLines } from '@/app/homeLines';
 import { dampWaterGm2, dryingMinutes, DRYING_PLACES } from '@/core/moisture/drying';
+import { unsureOf } from '@/core/calibrate/unsure';
 import { MOST_LETTERS } from '@/formats/spokenLine';
 import { readTried } from '@/store/book';
 import { currentAthlete } from '@/store/athlete';
@@ -34,6 +35,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ l
   return (
     <FrontView
       person={athlete.person}
+      unsure={unsureOf(athlete.known)}
       closet={owned.map((o) => o.garment)}
       damp={Object.fromEntries(owned.filter((o) => o.dampGm2 > 0).map((o) => [o.garment.id, o.dampGm2]))}
       wishes={athlete.wishes}

@@ -89,10 +89,10 @@ export function answer(args: string[]): string {
   const spoken = readLine(text, { day, nowMs, units, moments: momentIn });
   if (spoken.refused.length > 0) throw new Refused(spoken.refused);
   if (Number.isNaN(spoken.day.airC)) refuse('The line', 'air', 'not said', 'a temperature, such as −6 or 20F');
-  const { person, closet, damp, wishes } = mine;
+  const { person, unsure, closet, damp, wishes } = mine;
   return atDoor('The line', () => {
     const rungs = ladderRungs({ ...ladderOf(mine, spoken.day.sport), shelter: 'open' });
-    const q = { person, closet, damp, wishes, day: spoken.day, place, nowMs, rungs };
+    const q = { person, unsure, closet, damp, wishes, day: spoken.day, place, nowMs, rungs };
     const told = Object.assign({}, ...answerAtDoor(q)) as DoorTold;
     return JSON.stringify(doorReport(spoken, q, told)) + '\n';
   });

@@ -1,4 +1,6 @@
 import { AVERAGE_PERSON, checkPerson, type Person } from '@/core/body/person';
+import { unsureOf } from '@/core/calibrate/unsure';
+import type { AthleteSpread } from '@/core/questions/athleteSpread';
 import { athleteAs } from '@/core/calibrate/learned';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import type { Garment } from '@/core/clothing/garment';
@@ -12,6 +14,8 @@ import { parseJson, validated } from './validate';
 /** Who asks, and from which closet. */
 export interface Mine {
   person: Person;
+  /** how unsure they are known */
+  unsure?: AthleteSpread;
   closet: Garment[];
   damp: Record<string, number>;
   wishes: Wishes;
@@ -33,6 +37,7 @@ export function readMine(bytes: Uint8Array, file: string): Mine {
     const owned = archive.garments.filter((g) => g.removedAt === null);
     return {
       person: archive.athlete.known ? athleteAs(archive.athlete.person, archive.athlete.known) : archive.athlete.person,
+      unsure: unsureOf(archive.athlete.known ?? null),
       wishes: archive.athlete.wishes,
       closet: owned.map((g) => ({ ...g.garment, id: g.id })),
       damp: Object.fromEntries(owned.filter((g) => g.dampGm2 > 0).map((g) => [g.id, g.dampGm2])),

@@ -1,3 +1,4 @@
+import { unsureOf } from '@/core/calibrate/unsure';
 import { trackOf } from '@/core/outing/track';
 import type { Pack } from '@/core/underway/pack';
 import type { Athlete } from './athlete';
@@ -38,6 +39,7 @@ export async function packFor(
     forecastMs,
     outing,
     person: athlete.person,
+    unsure: unsureOf(athlete.known),
     units: athlete.units,
     closet: along.map((o) => o.garment),
     inCloset: [...inCloset],

@@ -79,11 +79,12 @@ const api = {
   practise,
   /** Who, with what, on which outing: crosses once, and is asked about many times. */
   open(setting: Setting): void {
-    const { person, closet, outing, damp, wishes } = setting;
+    const { person, unsure, closet, outing, damp, wishes } = setting;
     const { weights, waiting } = wishes;
     open = {
       setting,
       person,
+      unsure,
       closet: closet.map(plainGarment),
       timeline: timelineOf(outing, person),
       sport: outing.sport,

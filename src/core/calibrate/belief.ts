@@ -4,6 +4,7 @@ import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import type { Scored } from '@/core/judge/scorePlan';
 import type { Timeline } from '@/core/outing/timeline';
 import { athleteOfMember, dayOfMember, members, UNKNOWNS, type Member, type Unknown } from '@/core/questions/chances';
+import type { AthleteSpread } from '@/core/questions/athleteSpread';
 import { runPlan, type PlanInPlace } from '@/core/questions/question';
 import { exp, ln } from '@/core/quantity/exact';
 import { clamp, within } from '@/core/quantity/range';
@@ -111,8 +112,10 @@ export function believe(q: BeliefQuestion): Belief {
 function weigh(q: BeliefQuestion, lead: number, list: readonly { z: Member['z']; logPrior: number }[]): Weighed[] {
   const ran = list.map(({ z, logPrior }) => {
     const one = { z };
-    const timeline = dayOfMember(q.timeline, one, lead);
-    const scored = runPlan({ ...q, person: athleteOfMember(q.person, one), timeline }, q.plan, { stepS: STEP_S });
+    const timeline = dayOfMember(q.timeline, one, lead, q.unsure);
+    const scored = runPlan({ ...q, person: athleteOfMember(q.person, one, q.unsure), timeline }, q.plan, {
+      stepS: STEP_S,
+    });
     const log = q.heard.reduce((sum, h) => sum + ln(likelihood(h, readingAt(scored, h.atS))), logPrior);
     const at = (q.moments ?? []).map((atS) => {
       const r = rowAt(scored, atS);
@@ -181,11 +184,11 @@ const spreads = (list: readonly Weighed[]): Belief['after'] => ({
 export function believed(
   { z }: Pick<Belief, 'z'>,
   timeline: Timeline,
-  person: Person,
+  { person, unsure }: { person: Person; unsure?: AthleteSpread },
   leadDays: number,
 ): { timeline: Timeline; person: Person } {
   const one = { z: Object.fromEntries(UNKNOWNS.map((u) => [u, z[u].mean])) as Member['z'] };
-  return { timeline: dayOfMember(timeline, one, leadDays), person: athleteOfMember(person, one) };
+  return { timeline: dayOfMember(timeline, one, leadDays, unsure), person: athleteOfMember(person, one, unsure) };
 }
 
 /** From so many deviations off an unknown is said to have turned out otherwise, and only where that much is known of it. */

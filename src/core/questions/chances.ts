@@ -8,6 +8,7 @@ import { windWhen } from '@/core/outing/pacing';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { cosine, exp, ln, sine } from '@/core/quantity/exact';
 import { clamp, within } from '@/core/quantity/range';
+import { ANYBODY_SPREAD, type AthleteSpread } from './athleteSpread';
 import { runPlan, type PlanInPlace } from './question';
 
 /** What nobody knows on the day before: each is one standard normal number of a member. */
@@ -33,10 +34,7 @@ export const SPREAD = {
   airK: (days: number): number => 1 + 0.35 * days,
   windShare: (days: number): number => 0.15 + 0.04 * days,
   fallShare: (days: number): number => 0.4 + 0.1 * days,
-  effortShare: 0.07,
-  sweatShare: 0.25,
-  constrictionShare: 0.25,
-  comfortK: 0.7,
+  ...ANYBODY_SPREAD,
 };
 
 /** No forecast is worth the name beyond, days. */
@@ -80,11 +78,16 @@ export function members(count: number): Member[] {
 }
 
 /** The day of one member. */
-export function dayOfMember(timeline: Timeline, m: Member, leadDays: number): Timeline {
+export function dayOfMember(
+  timeline: Timeline,
+  m: Member,
+  leadDays: number,
+  unsure: AthleteSpread = ANYBODY_SPREAD,
+): Timeline {
   const airK = m.z.air * SPREAD.airK(leadDays);
   const wind = exp(m.z.wind * SPREAD.windShare(leadDays));
   const fall = exp(m.z.precipitation * SPREAD.fallShare(leadDays));
-  const effort = 1 + m.z.effort * SPREAD.effortShare;
+  const effort = 1 + m.z.effort * unsure.effortShare;
   const stretches = timeline.stretches.map((s): Stretch => {
     const indoors = s.wind10 === 0 && s.speedMs === 0 && s.precipitation === 'none' && s.airC > 12;
     if (indoors) return s;
@@ -106,13 +109,13 @@ export function dayOfMember(timeline: Timeline, m: Member, leadDays: number): Ti
 }
 
 /** The athlete of one member. */
-export function athleteOfMember(person: Person, m: Member): Person {
+export function athleteOfMember(person: Person, m: Member, unsure: AthleteSpread = ANYBODY_SPREAD): Person {
   const held = (key: keyof Person, v: number) => clamp(v, PERSON_RANGE[key][0], PERSON_RANGE[key][1]);
   return {
     ...person,
-    sweatGain: held('sweatGain', person.sweatGain * exp(m.z.sweat * SPREAD.sweatShare)),
-    constriction: held('constriction', person.constriction * exp(m.z['hands and feet'] * SPREAD.constrictionShare)),
-    warmth: held('warmth', person.warmth + m.z.comfort * SPREAD.comfortK),
+    sweatGain: held('sweatGain', person.sweatGain * exp(m.z.sweat * unsure.sweatShare)),
+    constriction: held('constriction', person.constriction * exp(m.z['hands and feet'] * unsure.constrictionShare)),
+    warmth: held('warmth', person.warmth + m.z.comfort * unsure.comfortK),
   };
 }
 
@@ -196,8 +199,8 @@ export function chances(q: ChancesQuestion, onMember: (done: number) => boolean 
   const all = members(q.count ?? MEMBERS);
   const ran: { z: Member['z']; scored: Scored }[] = [];
   for (const m of all) {
-    const timeline = dayOfMember(q.timeline, m, lead);
-    const person = athleteOfMember(q.person, m);
+    const timeline = dayOfMember(q.timeline, m, lead, q.unsure);
+    const person = athleteOfMember(q.person, m, q.unsure);
     ran.push({ z: m.z, scored: runPlan({ ...q, person, timeline }, q.plan, { sampleS: SAMPLE_S }) });
     if (!onMember(ran.length / all.length)) break;
   }

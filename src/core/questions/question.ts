@@ -6,6 +6,7 @@ import { scorePlan, type Scored } from '@/core/judge/scorePlan';
 import { alongOf } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import type { Timeline } from '@/core/outing/timeline';
+import type { AthleteSpread } from './athleteSpread';
 
 /** A plan, and what it is judged by: who, from what, where, and how it is weighed. */
 export interface PlanInPlace {
@@ -19,6 +20,8 @@ export interface PlanInPlace {
   weights?: Weights;
   /** people who must wait while something is changed, 0–30 */
   waiting?: number;
+  /** how unsure the athlete is known; left out: as anybody */
+  unsure?: AthleteSpread;
 }
 
 /** The same with the sport, for questions that look for other pieces. */

@@ -8,6 +8,7 @@ import { timelineOf, type Outing } from '@/core/outing/outing';
 import type { Timeline } from '@/core/outing/timeline';
 import { MOST_LEAD_DAYS } from '@/core/questions/chances';
 import { clamp } from '@/core/quantity/range';
+import type { AthleteSpread } from '@/core/questions/athleteSpread';
 import type { Question } from '@/core/questions/question';
 import type { Rung } from './ladderTerms';
 import { firstDress, keepsMouthRule, underStorm, withMouthCovered, wornBest, type WornRung } from './rungs';
@@ -16,6 +17,8 @@ import type { Wishes } from './wishes';
 /** What is asked at the door: who, from what, how wished for, on which day and where; and the rungs of their ladder for the sport. */
 export interface DoorQuestion {
   person: Person;
+  /** how unsure the athlete is known; left out: as anybody */
+  unsure?: AthleteSpread;
   closet: readonly Garment[];
   damp?: Record<string, number>;
   wishes: Wishes;
@@ -36,6 +39,7 @@ export function laidOut(q: DoorQuestion): { outing: Outing; asked: Omit<Question
 /** The same on another clock. */
 export const askedOn = (q: DoorQuestion, timeline: Timeline): Omit<Question, 'plan'> => ({
   person: q.person,
+  unsure: q.unsure,
   closet: q.closet,
   timeline,
   sport: q.day.sport,

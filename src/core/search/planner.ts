@@ -17,6 +17,7 @@ import { chances } from '@/core/questions/chances';
 import { kitGarments, type Kit } from './kit';
 import { FEET, GOING, HANDS, HEAD, LEGS, TORSO, withLayer, type Way, type Ways } from './waysToWear';
 import { alarmsIn, isSafe } from '@/core/judge/findings';
+import type { AthleteSpread } from '@/core/questions/athleteSpread';
 import { missedCues, mustNotMiss, type CueReason } from '@/core/questions/missedCues';
 import { PathRun } from './pathRun';
 import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
@@ -37,8 +38,9 @@ export interface PlanRequest {
   weights?: Partial<Weights>;
   /** people who must wait while something is changed, 0–30 */
   waiting?: number;
-  /** days between forecast and start, for the spread */
+  /** days between forecast and start, for the spread; and how unsure the athlete is known */
   leadDays?: number;
+  unsure?: AthleteSpread;
   /** vapour barriers on hands and feet; always a liner under the sock */
   barriers?: boolean;
   twoSocks?: boolean;
@@ -384,9 +386,9 @@ class Search {
     if (near.length < 2 || this.stopped) return curve[knee].plan;
     const garments = kitGarments(kit);
     const overSpread = (p: CurvePoint): number => {
-      const { person, timeline, damp, leadDays, waiting } = this.request;
+      const { person, timeline, damp, leadDays, waiting, unsure } = this.request;
       const { weights } = this.course;
-      const on = { person, closet: garments, timeline, plan: p.plan, damp, leadDays, weights, waiting };
+      const on = { person, closet: garments, timeline, plan: p.plan, damp, leadDays, weights, waiting, unsure };
       return chances({ ...on, count: TRIED_MEMBERS }).meanCost;
     };
     return near.map((p) => ({ p, cost: overSpread(p) })).reduce((a, b) => (b.cost < a.cost - 1e-9 ? b : a)).p.plan;

@@ -48,7 +48,7 @@ export function questionNow(
   const gone = goneNow(opened, out);
   const lead = leadDaysOf(pack, out.startMs ?? plannedStartMs(pack));
   const { timeline, person } = belief
-    ? believed(belief, gone.timeline, pack.person, lead)
+    ? believed(belief, gone.timeline, pack, lead)
     : { timeline: gone.timeline, person: pack.person };
   return {
     person,
@@ -60,6 +60,7 @@ export function questionNow(
     weights: pack.wishes.weights,
     waiting: pack.wishes.waiting,
     lead,
+    unsure: pack.unsure,
   };
 }
 

@@ -4,6 +4,7 @@ import type { Plan } from '@/core/kit/plan';
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Track } from '@/core/outing/track';
+import type { AthleteSpread } from '@/core/questions/athleteSpread';
 import type { Wishes } from '@/core/search/wishes';
 
 /** Everything an outing needs on the way, when nobody else can be asked. */
@@ -18,6 +19,8 @@ export interface Pack {
   forecastMs: number | null;
   outing: Outing;
   person: Person;
+  /** how unsure the athlete is known; left out by packs of earlier versions: as anybody */
+  unsure?: AthleteSpread;
   units: 'metric' | 'imperial';
   /** what is owned now and what the plan names: at the door pieces may still be swapped */
   closet: Garment[];

@@ -93,7 +93,7 @@ describe('one tap', () => {
     const planned = readingAt(runPlan(question, plan), 2700).metabolicW;
     const hard = after({ atS: 1500, metabolicW: 1.15 * planned }, { atS: 2700, metabolicW: 1.15 * planned });
     expect(beliefWords(hard)).toMatch(/^You work harder than I thought/);
-    expect(believed(hard, timeline, AVERAGE_PERSON, 1).timeline.stretches[0].metabolicW).toBeGreaterThan(
+    expect(believed(hard, timeline, { person: AVERAGE_PERSON }, 1).timeline.stretches[0].metabolicW).toBeGreaterThan(
       timeline.stretches[0].metabolicW,
     );
   });

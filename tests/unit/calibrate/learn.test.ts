@@ -14,6 +14,9 @@ import {
 } from '@/core/calibrate/learned';
 import { bodyLossG, weighedLossG } from '@/core/calibrate/bodyLoss';
 import { teachesMost } from '@/core/calibrate/teaches';
+import { unsureOf } from '@/core/calibrate/unsure';
+import { ANYBODY_SPREAD } from '@/core/questions/athleteSpread';
+import { athleteOfMember, dayOfMember, members } from '@/core/questions/chances';
 import { runPlan } from '@/core/questions/question';
 import { learnedWords } from '@/core/calibrate/learnedWords';
 import { oddsOf, wordSays, type Scale } from '@/core/calibrate/ordinal';
@@ -243,5 +246,32 @@ describe('what would teach the most', () => {
       teachesMost(l, AVERAGE_PERSON, day(), asks).find((t) => t.ask.kind === 'word' && t.ask.felt.part === 'hands')!
         .gain;
     expect(gain(known)).toBeLessThan(gain(nothingLearned()));
+  });
+});
+
+describe('how unsure an athlete is', () => {
+  it('is as anybody before the first outing, less after each, and never less than days differ', () => {
+    expect(unsureOf(null)).toEqual(ANYBODY_SPREAD);
+    expect(unsureOf(nothingLearned())).toEqual(ANYBODY_SPREAD);
+    const taught = unsureOf(learned([up('torso', 'cool'), up('hands', 'cold')], expected));
+    const certain = unsureOf({
+      ...nothingLearned(),
+      covariance: PARAMETER_NAMES.map(() => PARAMETER_NAMES.map(() => 0)),
+    });
+    for (const k of Object.keys(ANYBODY_SPREAD) as (keyof typeof ANYBODY_SPREAD)[]) {
+      expect(taught[k]).toBeLessThanOrEqual(ANYBODY_SPREAD[k]);
+      expect(certain[k]).toBeCloseTo(ANYBODY_SPREAD[k] / 2, 9);
+    }
+    expect(taught.sweatShare).toBeLessThan(ANYBODY_SPREAD.sweatShare);
+  });
+  it('narrows the chances, and leaves the day as unsure as it was', () => {
+    const [, one] = members(2);
+    const sure = { effortShare: 0, sweatShare: 0, constrictionShare: 0, comfortK: 0 };
+    expect(athleteOfMember(AVERAGE_PERSON, one, sure)).toEqual(AVERAGE_PERSON);
+    expect(athleteOfMember(AVERAGE_PERSON, one)).not.toEqual(AVERAGE_PERSON);
+    const [a, b] = [dayOfMember(timeline, one, 1, sure), dayOfMember(timeline, one, 1)];
+    expect(a.stretches[0].airC).toBe(b.stretches[0].airC);
+    expect(a.stretches[0].metabolicW).toBe(timeline.stretches[0].metabolicW);
+    expect(b.stretches[0].metabolicW).not.toBe(timeline.stretches[0].metabolicW);
   });
 });

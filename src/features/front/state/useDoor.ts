@@ -9,6 +9,7 @@ import { timelineOf } from '@/core/outing/outing';
 import { besideOf } from '@/core/questions/beside';
 import { type DoorAnswer, type DoorTold } from '@/core/search/answer';
 import { type DoorHour } from '@/core/search/aroundDoor';
+import type { AthleteSpread } from '@/core/questions/athleteSpread';
 import type { Wishes } from '@/core/search/wishes';
 import { doorVerdict } from '@/formats/doorWords';
 import type { Units } from '@/formats/measures';
@@ -26,6 +27,8 @@ export interface DoorProps {
   closet: Garment[];
   damp: Record<string, number>;
   wishes: Wishes;
+  /** how unsure the athlete is known */
+  unsure?: AthleteSpread;
   units: Units;
   /** local wall clock, ms */
   nowMs: number;
@@ -124,12 +127,12 @@ function useAnswer(
   const [state, setState] = useState<'working' | 'whole'>('working');
   const [problem, setProblem] = useState<string | null>(null);
   const keeper = useRef<DoorKeeper | null>(null);
-  const { person, closet, damp, wishes, heard, nowMs } = p;
+  const { person, unsure, closet, damp, wishes, heard, nowMs } = p;
   useEffect(() => {
-    const made = new DoorKeeper({ person, closet, damp, wishes, place, nowMs }, (e) => setProblem(e.message));
+    const made = new DoorKeeper({ person, unsure, closet, damp, wishes, place, nowMs }, (e) => setProblem(e.message));
     keeper.current = made;
     return () => made.close();
-  }, [person, closet, damp, wishes, place, nowMs]);
+  }, [person, unsure, closet, damp, wishes, place, nowMs]);
 
   // The same day in other words is no new question.
   const mark = JSON.stringify(asked.day);

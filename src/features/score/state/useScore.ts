@@ -6,6 +6,7 @@ import type { Garment } from '@/core/clothing/garment';
 import type { Plan } from '@/core/kit/plan';
 import { tidy } from '@/core/kit/replay';
 import { timelineOf } from '@/core/outing/outing';
+import type { AthleteSpread } from '@/core/questions/athleteSpread';
 import type { Wishes } from '@/core/search/wishes';
 import type { Problem } from '@/formats/problem';
 import type { OwnedGarment } from '@/store/closet';
@@ -24,6 +25,8 @@ import { useSimulation } from './useSimulation';
 export interface ScoreProps {
   outing: StoredOuting;
   person: Person;
+  /** how unsure they are known */
+  unsure?: AthleteSpread;
   owned: OwnedGarment[];
   closetIds: string[];
   plans: StoredPlan[];
@@ -35,6 +38,7 @@ export interface ScoreProps {
 export function useScore({
   outing,
   person,
+  unsure,
   owned,
   closetIds,
   plans: first,
@@ -46,7 +50,8 @@ export function useScore({
   const edited = useEdited(store);
   const { busy } = useStore(search);
   const [wishes, setWishes] = useState(storedWishes);
-  const setting = useSetting(outing, person, owned, closetIds, wishes);
+  const who = useMemo(() => ({ person, unsure }), [person, unsure]);
+  const setting = useSetting(outing, who, owned, closetIds, wishes);
   const timeline = useMemo(() => timelineOf(outing, person), [outing, person]);
   const garments = useMemo(() => new Map(owned.map((o) => [o.garment.id, o.garment])), [owned]);
   const closet = useMemo(() => setting.closet.filter((g) => setting.inCloset.includes(g.id)), [setting]);

@@ -1,3 +1,4 @@
+import { unsureOf } from '@/core/calibrate/unsure';
 import { notFound } from 'next/navigation';
 import { NotLaidOut } from '@/features/score/NotLaidOut';
 import { problemOf } from '@/features/score/problemOf';
@@ -23,6 +24,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       key={id}
       outing={outing}
       person={athlete.person}
+      unsure={unsureOf(athlete.known)}
       units={athlete.units}
       owned={owned}
       closetIds={[...current]}
