@@ -8,12 +8,20 @@ import { validated } from './validate';
 
 const COUNT = PARAMETER_NAMES.length;
 const list = (items: object) => ({ type: 'array', minItems: COUNT, maxItems: COUNT, items });
+const count = { type: 'integer', minimum: 0, maximum: 5000 };
+const factor = object({ mean: number(-5, 5), sd: number(0, 5) }, ['mean', 'sd']);
 /** What is known of an athlete: means and covariances in the order of the parameters. */
 export const learnedSchema = object(
   {
     mean: list(number(-20, 20)),
     covariance: list(list(number(-100, 100))),
-    outings: { type: 'integer', minimum: 0, maximum: 5000 },
+    outings: count,
+    garments: {
+      type: 'object',
+      propertyNames: id,
+      maxProperties: 2000,
+      additionalProperties: object({ loft: factor, wets: factor, outings: count }, ['loft', 'wets', 'outings']),
+    },
   },
   ['mean', 'covariance', 'outings'],
 );

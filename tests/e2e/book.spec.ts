@@ -156,7 +156,7 @@ test('the rack: hung, it says when it is dry; off again by undo; reminders as a 
   const rack = page.getByRole('region', { name: /On the rack/ });
   await rack.getByRole('combobox', { name: 'Where Wool pullover hangs' }).click();
   await page.getByRole('option', { name: 'on a line indoors' }).click();
-  await expect(page.getByText('Wool pullover hangs on a line indoors.')).toBeVisible();
+  await expect(page.getByText('Wool pullover hangs on a line indoors.', { exact: true })).toBeVisible();
   await expect(rack.getByText(/^dry /).first()).toBeVisible();
   const [ics] = await Promise.all([
     page.waitForEvent('download'),

@@ -6,5 +6,5 @@ import { readRack } from '@/store/rack';
 export default async function Page() {
   const athlete = await currentAthlete();
   const [owned, rack] = await Promise.all([listCloset(athlete.id), readRack(athlete)]);
-  return <ClosetView owned={owned} rack={rack} units={athlete.units} />;
+  return <ClosetView owned={owned} rack={rack} taught={athlete.known?.garments ?? {}} units={athlete.units} />;
 }

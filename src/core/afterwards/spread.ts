@@ -2,11 +2,13 @@ import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { bodyParameters } from '@/core/body/bodyParameters';
 import type { Person } from '@/core/body/person';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
+import { closetAs, garmentKnown, type GarmentsLearned } from '@/core/calibrate/garments';
 import { athleteWith, type Learned } from '@/core/calibrate/learned';
 import type { Outed } from '@/core/calibrate/learn';
 import { garmentWater } from '@/core/judge/garmentWater';
 import { members, UNKNOWNS } from '@/core/questions/chances';
 import { runPlan } from '@/core/questions/question';
+import { exp } from '@/core/quantity/exact';
 import { quantileSorted } from 'simple-statistics';
 
 /** What a run says over time: water in all layers, g; fingers, °C; vote. */
@@ -65,7 +67,8 @@ export function drawn({ mean, covariance }: Learned, count: number): number[][] 
 /** One outing as it was gone, by an athlete who may be anybody that was known before, and by the one who is known after. */
 export function spreadOf(o: Outed, person: Person, { before, after }: { before: Learned; after: Learned }): Spread {
   const athletes = [...drawn(before, DRAWN), after.mean];
-  const runs = athletes.map((theta) => run(o, athleteWith(person, theta)));
+  // Pieces as they were known then, and as they are known now.
+  const runs = athletes.map((theta, i) => run(o, athleteWith(person, theta), (i < DRAWN ? before : after).garments));
   const last = runs.pop()!;
   const at = (r: number, of: Trace) => runs.map((x) => x.lines[r][of]).sort((a, b) => a - b);
   const each = (value: (of: Trace) => number): Line => ({
@@ -93,7 +96,12 @@ export function spreadOf(o: Outed, person: Person, { before, after }: { before: 
   return { rows, pieces: pieces.sort((a, b) => b.said - a.said) };
 }
 
-function run({ closet, timeline, plan, damp }: Outed, person: Person): { lines: Line[]; water: number[] } {
+function run(
+  { closet: owned, timeline, plan, damp }: Outed,
+  person: Person,
+  known: GarmentsLearned | undefined,
+): { lines: Line[]; water: number[] } {
+  const closet = closetAs(owned, known);
   const scored = runPlan({ person, closet, timeline, plan, damp }, plan, { stepS: STEP_S, sampleS: SAMPLE_S });
   const area = [...bodyParameters(person).area];
   const { series, metrics } = scored;
@@ -102,6 +110,8 @@ function run({ closet, timeline, plan, damp }: Outed, person: Person): { lines: 
     fingersC: series.skinC[r * ZONE_COUNT + FINGERS],
     vote: metrics.sensation[r],
   }));
-  const water = closet.map((g) => garmentWater(scored, area, g, series.rows - 1).waterG);
+  const water = closet.map(
+    (g) => garmentWater(scored, area, g, series.rows - 1).waterG * exp(garmentKnown(known, g.id).wets.mean),
+  );
   return { lines, water };
 }

@@ -9,8 +9,10 @@ import type { Scored } from '@/core/judge/scorePlan';
 import type { Plan } from '@/core/kit/plan';
 import type { Timeline } from '@/core/outing/timeline';
 import { runPlan } from '@/core/questions/question';
+import { exp } from '@/core/quantity/exact';
 import { clamp } from '@/core/quantity/range';
 import { bodyLossG } from './bodyLoss';
+import { garmentKnown, withLoft, type Factor, type FactorName, type GarmentsLearned } from './garments';
 import { athleteWith, PARAMETER_NAMES, PARAMETERS, type Learned, type Parameter } from './learned';
 import { wordSays, type Scale } from './ordinal';
 import { COLD_HANDS, SLIP, VOTE } from './votes';
@@ -79,8 +81,8 @@ const SKIN = { hands: zoneIndex('fingers'), feet: zoneIndex('toes'), face: zoneI
 const OFFSET: Record<Part, Parameter | null> = { torso: null, hands: 'hands', feet: 'feet', face: 'face' };
 /** What is remembered of a while is its coldest tenth. */
 const REMEMBERED = 0.1;
-/** The model's own error of a weight, as a share of it, beside the scale's; heavy tails, so that one absurd number says little. */
-const MODEL_SHARE = 0.3;
+/** The model's own error of a weight from day to day, as a share of it, beside the scale's and what the piece is; heavy tails, so that one absurd number says little. */
+const MODEL_SHARE = 0.22;
 const MODEL_G = 3;
 /** The same of what a whole body loses: the sweat of one person at one work differs by so much from day to day (from memory). */
 const BODY_SHARE = 0.12;
@@ -136,60 +138,125 @@ export function readTold(
 export const wordAt = (part: Part, reading: number): Felt =>
   FELT[SCALES[part].cuts.filter((cut) => reading >= cut).length];
 
-/** What is to be expected of an outing by an athlete with these parameters. */
-export function expects(o: Outed, person: Person, theta: readonly number[]): Readings {
+/** Factors of single pieces as they may be, as logarithms; what is not named is as its numbers say. */
+type FactorsTried = Record<string, Partial<Record<FactorName, number>>>;
+
+/** What is to be expected of an outing by an athlete with these parameters, in pieces with these factors. */
+export function expects(o: Outed, person: Person, theta: readonly number[], factors: FactorsTried = {}): Readings {
   const as = athleteWith(person, theta);
-  const { timeline, plan, closet, damp } = o;
+  const { timeline, plan, damp } = o;
+  const closet = o.closet.map((g) => withLoft(g, factors[g.id]?.loft ?? 0));
   const scored = runPlan({ person: as, closet, timeline, plan, damp }, plan, { stepS: STEP_S, sampleS: SAMPLE_S });
   const out = readTold(o, scored, as);
-  // An offset of comfort is no physics: it shifts what is said of the same skin.
+  // An offset of comfort is no physics: it shifts what is said of the same skin. How wet one cloth comes home is none either.
   out.felt = out.felt.map((v, i) => {
     const p = OFFSET[o.felt[i].part];
     return p ? v + theta[PARAMETER_NAMES.indexOf(p)] : v;
   });
+  out.weighed = out.weighed.map((v, i) => v * exp(factors[o.weighed[i].garment]?.wets ?? 0));
   return out;
 }
 
 const isOffset = (p: Parameter): boolean => p === 'hands' || p === 'feet' || p === 'face';
 
+/** A factor of one piece that an outing may teach. */
+interface FactorAsked {
+  garment: string;
+  name: FactorName;
+}
+/** Of more pieces than these one day's words say nothing, and cloth thinner than this carries no loft, mm. */
+const MOST_LOFTS = 3;
+const LEAST_LOFT_MM = 1.5;
+/** Whose warmth a part's words are about. */
+const CLOTHES: Partial<Record<Part, Garment['group']>> = { torso: 'torso', hands: 'hands', feet: 'feet' };
+
+/** Factors that an outing may teach: of what was weighed how wet it comes home, of the thickest worn where it was felt how thick it is. */
+function factorsAsked(o: Outed): FactorAsked[] {
+  const told = new Set(o.felt.map((f) => CLOTHES[f.part]));
+  const worn = new Set(o.plan.worn);
+  for (const c of o.plan.cues) for (const a of c.actions) if (a.do === 'putOn') worn.add(a.garment);
+  const lofts = o.closet
+    .filter((g) => worn.has(g.id) && told.has(g.group) && g.thicknessMm >= LEAST_LOFT_MM && g.role !== 'footwear')
+    .sort((a, b) => b.thicknessMm - a.thicknessMm)
+    .slice(0, MOST_LOFTS);
+  const weighed = [...new Set(o.weighed.map((w) => w.garment))];
+  return [
+    ...lofts.map((g): FactorAsked => ({ garment: g.id, name: 'loft' })),
+    ...weighed.map((garment): FactorAsked => ({ garment, name: 'wets' })),
+  ];
+}
+
+/** Everything unknown of one outing as one vector: the athlete first, then factors of pieces. */
+interface Unknown {
+  person: Person;
+  asked: readonly FactorAsked[];
+  /** what is known of pieces that are not asked about */
+  known: GarmentsLearned | undefined;
+}
+
+function factorsOf({ asked, known }: Unknown, vector: readonly number[]): FactorsTried {
+  const out: FactorsTried = {};
+  for (const [id, g] of Object.entries(known ?? {})) out[id] = { loft: g.loft.mean, wets: g.wets.mean };
+  asked.forEach(({ garment, name }, k) => {
+    out[garment] = { ...out[garment], [name]: vector[PARAMETER_NAMES.length + k] };
+  });
+  return out;
+}
+
+const expectsAll = (o: Outed, u: Unknown, vector: readonly number[]): Readings =>
+  expects(o, u.person, vector.slice(0, PARAMETER_NAMES.length), factorsOf(u, vector));
+
 /**
  * Learns from one outing: maximum a posteriori by Gauss–Newton on the simulator (Fisher scoring for the words), with what was known before
  * as the prior, and the curvature at the end as what is known after (Laplace). The simulator is linearised by differences: a run for each
- * parameter that is physics.
+ * parameter that is physics. Factors of single pieces are unknown beside the athlete's, so that a sodden jersey is not all sweat; what
+ * hangs together between athlete and piece is not kept, only how sure each is.
  * @param before what was known @param person as they gave themselves @returns null where nothing was told @throws OutOfRange
  */
 export function lessonOf(before: Learned, person: Person, o: Outed): Lesson | null {
   const n = PARAMETER_NAMES.length;
   if (o.felt.length + o.weighed.length === 0 && !o.body) return null;
-  const prior = new Matrix(before.covariance);
-  const precision = inverse(prior);
-  const sds = PARAMETER_NAMES.map((_, i) => Math.sqrt(before.covariance[i][i]));
-  let theta = [...before.mean];
+  const u: Unknown = { person, asked: factorsAsked(o), known: before.garments };
+  const factors = u.asked.map(({ garment, name }) => garmentKnown(before.garments, garment)[name]);
+  const m = n + factors.length;
+  const mean = [...before.mean, ...factors.map((f) => f.mean)];
+  const precision = Matrix.zeros(m, m);
+  precision.setSubMatrix(inverse(new Matrix(before.covariance)), 0, 0);
+  factors.forEach((f, k) => precision.set(n + k, n + k, 1 / (f.sd * f.sd)));
+  const sds = [...before.covariance.map((row, i) => Math.sqrt(row[i])), ...factors.map((f) => f.sd)];
+  let vector = [...mean];
   let curvature = precision;
-  const first = linearised(o, person, theta, sds);
+  const first = linearisedAll(o, u, vector, sds);
   let line = first;
   for (let round = 0; round < ROUNDS; round++) {
-    if (round > 0) line = linearised(o, person, theta, sds);
+    if (round > 0) line = linearisedAll(o, u, vector, sds);
     const { gradient, information } = evidence(o, line);
-    const pull = precision.mmul(Matrix.columnVector(theta.map((t, i) => t - before.mean[i])));
+    const pull = precision.mmul(Matrix.columnVector(vector.map((t, i) => t - mean[i])));
     curvature = Matrix.add(precision, information);
     const step = solve(curvature, Matrix.sub(gradient, pull)).to1DArray();
-    const next = theta.map((t, i) =>
-      clamp(t + step[i], before.mean[i] - MOST_MOVED * sds[i], before.mean[i] + MOST_MOVED * sds[i]),
-    );
-    const moved = Math.max(...next.map((t, i) => Math.abs(t - theta[i]) / sds[i]));
-    theta = next;
+    const next = vector.map((t, i) => clamp(t + step[i], mean[i] - MOST_MOVED * sds[i], mean[i] + MOST_MOVED * sds[i]));
+    const moved = Math.max(...next.map((t, i) => Math.abs(t - vector[i]) / sds[i]));
+    vector = next;
     if (moved < RESTS) break;
   }
   const inverted = inverse(curvature);
   const covariance = Array.from({ length: n }, (_, i) =>
     Array.from({ length: n }, (_, j) => (inverted.get(i, j) + inverted.get(j, i)) / 2),
   );
-  const then = expects(o, person, theta);
-  const sure = (slope: readonly number[]) => Math.sqrt(spreadOf(before.covariance, slope));
+  const then = expectsAll(o, u, vector);
+  const wide = togetherApart(before.covariance, factors);
+  const sure = (slope: readonly number[]) => Math.sqrt(spreadOf(wide, slope));
   return {
     before,
-    after: { mean: theta, covariance, outings: before.outings + 1 },
+    after: {
+      mean: vector.slice(0, n),
+      covariance,
+      outings: before.outings + 1,
+      ...garmentsAfter(before.garments, u.asked, (k) => ({
+        mean: vector[n + k],
+        sd: Math.sqrt(Math.max(0, inverted.get(n + k, n + k))),
+      })),
+    },
     felt: o.felt.map((f, k) => ({
       ...f,
       said: first.here.felt[k],
@@ -208,6 +275,33 @@ export function lessonOf(before: Learned, person: Person, o: Outed): Lesson | nu
   };
 }
 
+/** Covariance of athlete and factors together, as they are held: apart. */
+function togetherApart(athlete: readonly number[][], factors: readonly Factor[]): number[][] {
+  const n = athlete.length;
+  const m = n + factors.length;
+  return Array.from({ length: m }, (_, i) =>
+    Array.from({ length: m }, (_, j) =>
+      i < n && j < n ? athlete[i][j] : i === j ? factors[i - n].sd * factors[i - n].sd : 0,
+    ),
+  );
+}
+
+/** What is known of pieces after an outing that asked for some. */
+function garmentsAfter(
+  before: GarmentsLearned | undefined,
+  asked: readonly FactorAsked[],
+  found: (k: number) => Factor,
+): { garments?: GarmentsLearned } {
+  if (asked.length === 0) return before ? { garments: before } : {};
+  const garments: GarmentsLearned = { ...before };
+  for (const id of new Set(asked.map((a) => a.garment))) {
+    const was = garmentKnown(before, id);
+    garments[id] = { ...was, outings: was.outings + 1 };
+  }
+  asked.forEach(({ garment, name }, k) => (garments[garment] = { ...garments[garment], [name]: found(k) }));
+  return { garments };
+}
+
 /** What is known after an outing; the same as before where nothing was told of it. */
 export const learn = (before: Learned, person: Person, o: Outed): Learned =>
   lessonOf(before, person, o)?.after ?? before;
@@ -222,17 +316,28 @@ export interface Linearised {
   slopes: Readings[];
 }
 
-/** A run and its slopes by differences: one more run for each parameter that is physics. */
-export function linearised(o: Outed, person: Person, theta: readonly number[], sds: readonly number[]): Linearised {
-  const here = expects(o, person, theta);
-  const slopes = PARAMETER_NAMES.map((p, i): Readings => {
-    if (isOffset(p))
-      return { felt: o.felt.map((f) => (OFFSET[f.part] === p ? 1 : 0)), weighed: o.weighed.map(() => 0), bodyG: 0 };
+/** A run and its slopes by differences, of the athlete's parameters alone: one more run for each that is physics. */
+export const linearised = (o: Outed, person: Person, theta: readonly number[], sds: readonly number[]): Linearised =>
+  linearisedAll(o, { person, asked: [], known: undefined }, theta, sds);
+
+function linearisedAll(o: Outed, u: Unknown, vector: readonly number[], sds: readonly number[]): Linearised {
+  const here = expectsAll(o, u, vector);
+  const none = o.weighed.map(() => 0);
+  const slopes = vector.map((_, i): Readings => {
+    const p = PARAMETER_NAMES[i] as Parameter | undefined;
+    if (p && isOffset(p)) return { felt: o.felt.map((f) => (OFFSET[f.part] === p ? 1 : 0)), weighed: none, bodyG: 0 };
+    const factor = p ? null : u.asked[i - PARAMETER_NAMES.length];
+    if (factor?.name === 'wets')
+      return {
+        felt: o.felt.map(() => 0),
+        weighed: o.weighed.map((w, k) => (w.garment === factor.garment ? here.weighed[k] : 0)),
+        bodyG: 0,
+      };
     const h = DIFFERENCE * sds[i];
-    const there = expects(
+    const there = expectsAll(
       o,
-      person,
-      theta.map((t, j) => (i === j ? t + h : t)),
+      u,
+      vector.map((t, j) => (i === j ? t + h : t)),
     );
     const by = (a: number[], b: number[]) => b.map((v, k) => (v - a[k]) / h);
     return {

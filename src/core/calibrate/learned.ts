@@ -1,6 +1,7 @@
 import { PERSON_RANGE, type Person } from '@/core/body/person';
 import { exp, ln } from '@/core/quantity/exact';
 import { clamp } from '@/core/quantity/range';
+import type { GarmentsLearned } from './garments';
 
 /**
  * What outings teach of one athlete, each with what people differ by (one standard deviation). Gains are learned as logarithms, comfort as
@@ -30,6 +31,8 @@ export interface Learned {
   covariance: number[][];
   /** outings it rests on */
   outings: number;
+  /** what was learned of single pieces; left out where nothing was */
+  garments?: GarmentsLearned;
 }
 
 /** Before the first outing: what people differ by. */

@@ -6,6 +6,7 @@ import { afterWords, MOVED } from '@/core/afterwards/afterWords';
 import { baseOf } from '@/core/afterwards/day';
 import type { Person } from '@/core/body/person';
 import { weighedLossG } from '@/core/calibrate/bodyLoss';
+import { garmentKnown, garmentWords } from '@/core/calibrate/garments';
 import type { Lesson } from '@/core/calibrate/learn';
 import { of, PARAMETER_NAMES, type Learned } from '@/core/calibrate/learned';
 import { learnedWords } from '@/core/calibrate/learnedWords';
@@ -142,6 +143,7 @@ export function AfterView({
                   )}
                   <Taught
                     lesson={after?.lesson ?? null}
+                    garments={garments}
                     asks={
                       after
                         ? askWords(
@@ -262,7 +264,15 @@ function Figures({
 }
 
 /** What it taught, as curves before and after; what hardly moved is one line. */
-function Taught({ lesson, asks }: { lesson: Lesson | null; asks: string }) {
+function Taught({
+  lesson,
+  garments,
+  asks,
+}: {
+  lesson: Lesson | null;
+  garments: ReadonlyMap<string, { name: string }>;
+  asks: string;
+}) {
   const moved = lesson
     ? PARAMETER_NAMES.filter(
         (p) => Math.abs(of(lesson.after, p).mean - of(lesson.before, p).mean) > (MOVED / 3) * of(lesson.before, p).sd,
@@ -294,6 +304,7 @@ function Taught({ lesson, asks }: { lesson: Lesson | null; asks: string }) {
             Nothing new: {still.map((p) => TITLES[p].toLowerCase()).join('; ')}.
           </p>
         )}
+        {lesson && <Pieces lesson={lesson} garments={garments} />}
         {!lesson && <p className="py-1 text-ink-2">Nothing was told yet that teaches.</p>}
         {asks && <p className="speak py-1.5 text-[14.5px]">{asks}</p>}
       </div>
@@ -303,6 +314,20 @@ function Taught({ lesson, asks }: { lesson: Lesson | null; asks: string }) {
 
 /** What was told teaches otherwise when a number moves by this share of what is unsure of it. */
 const OTHERWISE = 0.03;
+
+/** Pieces of which this outing clearly says that they are not as their numbers say. */
+function Pieces({ lesson, garments }: { lesson: Lesson; garments: ReadonlyMap<string, { name: string }> }) {
+  const list = Object.entries(lesson.after.garments ?? {}).flatMap(([id, known]) => {
+    const before = garmentKnown(lesson.before.garments, id);
+    const words = known.outings > before.outings ? garmentWords(known) : null;
+    return words ? [{ id, words }] : [];
+  });
+  return list.map(({ id, words }) => (
+    <p key={id} className="border-b border-grid-2 py-1">
+      <b>{garments.get(id)?.name ?? 'A piece'}</b>: {words}
+    </p>
+  ));
+}
 
 /** Keep it, or an unusual day; kept: forget it, or learn it anew where it was told otherwise since. */
 function KeepLine({

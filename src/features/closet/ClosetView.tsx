@@ -2,6 +2,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
+import type { GarmentsLearned } from '@/core/calibrate/garments';
 import { GROUPS, type Garment, type Group } from '@/core/clothing/garment';
 import type { Units } from '@/formats/measures';
 import { Header } from '@/features/shell/Header';
@@ -20,7 +21,18 @@ import { GarmentTable } from './GarmentTable';
 import { RackPanel } from './RackPanel';
 
 /** The closet: zone by zone, skin out, with what matters drawn and measured. */
-export function ClosetView({ owned, rack, units }: { owned: OwnedGarment[]; rack: Rack; units: Units }) {
+export function ClosetView({
+  owned,
+  rack,
+  taught,
+  units,
+}: {
+  owned: OwnedGarment[];
+  rack: Rack;
+  /** what outings taught of pieces */
+  taught: GarmentsLearned;
+  units: Units;
+}) {
   const refresh = useRefresh();
   const [group, setGroup] = useState<Group>('torso');
   const [chosen, setChosen] = useState<string | null>(null);
@@ -134,6 +146,7 @@ export function ClosetView({ owned, rack, units }: { owned: OwnedGarment[]; rack
           <div className="relative min-w-0 overflow-x-auto" tabIndex={0} role="region" aria-label="Pieces of this zone">
             <GarmentTable
               owned={here}
+              taught={taught}
               edited={new Set(edited.map((o) => o.garment.id))}
               chosen={selected?.garment.id ?? null}
               onChoose={setChosen}

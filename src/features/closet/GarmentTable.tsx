@@ -1,4 +1,5 @@
 'use client';
+import { garmentWords, type GarmentLearned, type GarmentsLearned } from '@/core/calibrate/garments';
 import { grams, minus, type Units } from '@/formats/measures';
 import { turnOf } from '@/formats/turns';
 import type { OwnedGarment } from '@/store/closet';
@@ -9,13 +10,15 @@ import { breathes, driesHours, holds, ROLE_WORDS, togs, windThrough } from './ga
 /** The pieces of a zone from the skin out; any head sorts. */
 export function GarmentTable({
   owned,
+  taught,
   edited,
   chosen,
   onChoose,
   units,
 }: {
   owned: OwnedGarment[];
-  /** pieces with edits that are not stored, by id */
+  /** what outings taught of pieces */
+  taught: GarmentsLearned;
   /** pieces with something typed that is not saved */
   edited: ReadonlySet<string>;
   chosen: string | null;
@@ -40,6 +43,7 @@ export function GarmentTable({
           >
             {g.name}
           </button>
+          <Taught known={taught[g.id]} />
           {edited.has(g.id) && <span className="block text-[11px] font-semibold text-act">not saved</span>}
         </>
       ),
@@ -126,5 +130,16 @@ export function GarmentTable({
       chosen={chosen}
       onChoose={onChoose}
     />
+  );
+}
+
+/** What a piece does not deliver, where outings say so clearly. */
+function Taught({ known }: { known: GarmentLearned | undefined }) {
+  const words = known && garmentWords(known);
+  if (!words) return null;
+  return (
+    <span className="block max-w-[20em] text-[11px] leading-tight text-act">
+      {words}, by {known.outings === 1 ? 'one outing' : `${known.outings} outings`}
+    </span>
   );
 }

@@ -13,6 +13,7 @@ import {
   type Parameter,
 } from '@/core/calibrate/learned';
 import { bodyLossG, weighedLossG } from '@/core/calibrate/bodyLoss';
+import { garmentKnown, garmentWords, withLoft } from '@/core/calibrate/garments';
 import { teachesMost } from '@/core/calibrate/teaches';
 import { unsureOf } from '@/core/calibrate/unsure';
 import { ANYBODY_SPREAD } from '@/core/questions/athleteSpread';
@@ -273,5 +274,63 @@ describe('how unsure an athlete is', () => {
     expect(a.stretches[0].airC).toBe(b.stretches[0].airC);
     expect(a.stretches[0].metabolicW).toBe(timeline.stretches[0].metabolicW);
     expect(b.stretches[0].metabolicW).not.toBe(timeline.stretches[0].metabolicW);
+  });
+});
+
+describe('what outings teach of single pieces', () => {
+  const told = (f: { loft?: number; wets?: number }): Outed => {
+    const asked = [up('torso', 'fine'), { ...up('torso', 'fine'), fromS: 4200, toS: 5100 }];
+    const o = { ...day(asked, 1), weighed: [{ garment: 'wool-socks', waterG: 1, scaleG: 1 }] };
+    const is = expects(o, AVERAGE_PERSON, nothingLearned().mean, {
+      'grid-fleece': { loft: f.loft },
+      'wool-socks': { wets: f.wets },
+    });
+    return {
+      ...o,
+      felt: asked.map((a, k) => ({ ...a, word: wordAt('torso', is.felt[k]) })),
+      weighed: [{ garment: 'wool-socks', waterG: is.weighed[0], scaleG: 1 }],
+    };
+  };
+  const after = (f: Parameters<typeof told>[0], outings = 6): Learned => {
+    let l = nothingLearned();
+    for (let i = 0; i < outings; i++) l = learn(l, AVERAGE_PERSON, told(f));
+    return l;
+  };
+  it('socks that come home wetter than worked out are wetter socks and some sweat, and surer each time', () => {
+    const list = [1, 3, 6].map((n) => garmentKnown(after({ wets: 0.35 }, n).garments, 'wool-socks'));
+    expect(list.map((g) => g.outings)).toEqual([1, 3, 6]);
+    expect(list[2].wets.mean).toBeGreaterThan(0.1);
+    expect(list[2].wets.mean).toBeLessThan(0.35);
+    for (let i = 1; i < 3; i++) expect(list[i].wets.sd).toBeLessThan(list[i - 1].wets.sd);
+    expect(garmentKnown(after({ wets: -0.35 }).garments, 'wool-socks').wets.mean).toBeLessThan(-0.1);
+  });
+  it('who weighs and feels what was worked out finds pieces as their numbers say', () => {
+    const l = after({});
+    for (const id of ['wool-socks', 'grid-fleece']) {
+      const g = garmentKnown(l.garments, id);
+      expect(Math.abs(g.wets.mean)).toBeLessThan(0.08);
+      expect(Math.abs(g.loft.mean)).toBeLessThan(0.08);
+      expect(garmentWords(g)).toBeNull();
+    }
+  });
+  it('a piece that was not asked about is as its numbers say, and nothing weighed or felt asks nothing', () => {
+    expect(garmentKnown(after({}, 1).garments, 'standby-puffy')).toMatchObject({ outings: 0, loft: { mean: 0 } });
+    expect(learned([up('face', 'cold')]).garments).toBeUndefined();
+  });
+  it('thicker cloth is warmer, within what a garment may be', () => {
+    const [fleece] = SKI_CLOSET.filter((g) => g.id === 'grid-fleece');
+    expect(withLoft(fleece, Math.log(1.2)).thicknessMm).toBeCloseTo(1.2 * fleece.thicknessMm, 9);
+    expect(withLoft(fleece, 9).thicknessMm).toBe(80);
+    expect(withLoft(fleece, 0)).toBe(fleece);
+    const vote = (loft: number) =>
+      expects(day([up('torso', 'fine')]), AVERAGE_PERSON, nothingLearned().mean, { 'grid-fleece': { loft } }).felt[0];
+    expect(vote(0.3)).toBeGreaterThan(vote(0));
+  });
+  it('is said where eight in ten say so, and not where they do not', () => {
+    const at = (mean: number, sd: number) =>
+      garmentWords({ loft: { mean, sd }, wets: { mean: 0, sd: 0.2 }, outings: 4 });
+    expect(at(-0.2, 0.15)).toMatch(/^18 % less warm than its thickness says, 1 to 32 %$/);
+    expect(at(-0.19, 0.15)).toBeNull();
+    expect(at(0.2, 0.1)).toMatch(/warmer than its thickness says/);
   });
 });
