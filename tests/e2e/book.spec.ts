@@ -56,6 +56,7 @@ test('the book: filters grey, a piece lights its days, causes can be called chan
     page.getByRole('link', { name: 'Table of what is shown, CSV' }).click(),
   ]);
   expect(csv.suggestedFilename()).toBe('book.csv');
+  await page.locator('h1').click();
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/after$/);
 });

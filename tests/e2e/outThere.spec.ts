@@ -310,7 +310,7 @@ test('what is tapped without a network is sent when there is one, once, and anot
   await other.close();
 });
 
-test('what was told in the hall teaches: shown with how sure it is, left out, counted, taken over, and taken back', async ({
+test('what was told in the hall teaches: shown with how sure it is, left out, counted, kept, and taken back', async ({
   browser,
   request,
 }) => {
@@ -336,16 +336,18 @@ test('what was told in the hall teaches: shown with how sure it is, left out, co
   expect((await sent.json()).refused).toEqual([]);
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 900 } })).newPage();
   await page.goto(`${ORIGIN}/me`);
-  const panel = page.getByRole('region', { name: 'What your outings say' });
-  await expect(panel.getByText(/From 1 outing;/)).toBeVisible();
-  await expect(panel.getByText(/your hands feel/)).toBeVisible();
-  await panel.getByRole('button', { name: 'Unusual day: leave it out' }).click();
-  await expect(panel.getByRole('button', { name: 'Count it' })).toBeVisible();
-  await panel.getByRole('button', { name: 'Count it' }).click();
-  await panel.getByRole('button', { name: 'Take these numbers over' }).click();
-  await expect(panel.getByText(/taken over/).last()).toBeVisible();
+  const panel = page.getByRole('region', { name: /outings taught of you/ });
+  await expect(panel.getByText(/adds .* to be kept/)).toBeVisible();
+  const list = panel.getByRole('group');
+  await panel.getByText(/outings behind it$/).click();
+  const mine = list.getByRole('listitem').filter({ hasText: pack.outing.name }).first();
+  await mine.getByRole('button', { name: 'Unusual: leave it out' }).click();
+  await mine.getByRole('button', { name: 'Count it' }).click();
+  await expect(mine.getByRole('button', { name: 'Unusual: leave it out' })).toBeVisible();
+  await panel.getByRole('button', { name: /^Keep what .* taught$/ }).click();
+  await expect(mine.getByRole('button', { name: 'Forget it' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).last().click();
-  await expect(panel.getByRole('button', { name: 'Take these numbers over' })).toBeVisible();
+  await expect(panel.getByRole('button', { name: /^Keep what .* taught$/ })).toBeVisible();
   expect(await faults(page)).toEqual([]);
   await page.context().close();
 });
