@@ -1,4 +1,4 @@
-import { FirstRun } from '@/features/first/FirstRun';
+import { FirstRunLater } from '@/features/first/FirstRunLater';
 import { FrontView } from '@/features/front/FrontView';
 import { homeLines } from '@/app/homeLines';
 import { dampWaterGm2, dryingMinutes, DRYING_PLACES } from '@/core/moisture/drying';
@@ -29,7 +29,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ l
     readTried(athlete),
   ]);
   if (owned.length === 0)
-    return <FirstRun person={athlete.person} wishes={athlete.wishes} heard={heard} nowMs={nowMs} />;
+    return <FirstRunLater person={athlete.person} wishes={athlete.wishes} heard={heard} nowMs={nowMs} />;
   const ahead = outings.lines.filter((o) => o.startMs + o.seconds * 1000 > nowMs - HOUR_MS);
   const last = lines.filter((l) => l.name === null)[0] ?? lines[0];
   return (

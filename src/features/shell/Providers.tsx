@@ -1,7 +1,6 @@
 'use client';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { setNonce } from 'get-nonce';
-import { Tooltip } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
 import dynamic from 'next/dynamic';
 import { OutboxSheets } from '@/ui/outbox/OutboxSheets';
@@ -9,18 +8,16 @@ import { OutboxSheets } from '@/ui/outbox/OutboxSheets';
 // A word about what was done is never the first thing: it comes after the page.
 const ToastList = dynamic(() => import('@/ui/ToastList').then((m) => m.ToastList), { ssr: false });
 
-/** What every page stands on: requests under way outlive the page that asked, hints, and words about what was done. */
+/** What every page stands on: requests under way outlive the page that asked, and words about what was done. */
 export function Providers({ nonce, children }: { nonce?: string; children: ReactNode }) {
   // Parts that put styles into the page by themselves need what the content policy asks for.
   if (nonce) setNonce(nonce);
   const [client] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: 1 } } }));
   return (
     <QueryClientProvider client={client}>
-      <Tooltip.Provider delayDuration={250}>
-        {children}
-        <ToastList />
-        <OutboxSheets />
-      </Tooltip.Provider>
+      {children}
+      <ToastList />
+      <OutboxSheets />
     </QueryClientProvider>
   );
 }
