@@ -1,7 +1,7 @@
 import type { Moved } from '@/core/questions/mostMoved';
 import type { Verdict } from '@/core/judge/verdict';
 import { clock } from './dates';
-import { degrees, difference, grams, temperature, type Units } from './measures';
+import { degrees, difference, grams, temperature, windSpeed, type Units } from './measures';
 
 /** Fills the number slots of a verdict. */
 export function fillSlots(text: string, units: Units): string {
@@ -18,6 +18,8 @@ export function fillSlots(text: string, units: Units): string {
         return `${Math.round(v * 100)} %`;
       case 'mass':
         return grams(v, units);
+      case 'wind':
+        return windSpeed(v, units);
       default:
         return value;
     }

@@ -5,7 +5,7 @@ import type { BookDay } from './day';
 export const FAULTS = ['wet', 'too cold', 'too warm'] as const;
 export type Fault = (typeof FAULTS)[number];
 
-/** Something that days may have in common, in words for one day, and what to do about it. */
+/** Something that days may have in common, in words for one day (numbers with units as slots), and what to do about it. */
 interface Suspect {
   id: string;
   of: Fault;
@@ -17,7 +17,7 @@ interface Suspect {
 /** A first half hour is fast over this share of one's most; a stop is long over this, s, and windy over this, m/s (engineering values, as what people can tell). */
 export const FAST = 0.65;
 export const LONG_S = 360;
-export const WINDY_MS = 6.5;
+export const WINDY_MS = 7;
 /** Two layers over the chest dress most work in the cold; from the third on it is much (common practice, no published source). */
 const MANY_LAYERS = 3;
 export const RAINS_MM = 1;
@@ -77,7 +77,7 @@ export const SUSPECTS: readonly Suspect[] = [
   {
     id: 'windy',
     of: 'too cold',
-    says: `wind over ${WINDY_MS} m/s`,
+    says: `wind over {wind:${WINDY_MS}}`,
     then: 'Shut the shell and cover the face before the ridge.',
     holds: ({ facts }) => facts.windMs > WINDY_MS,
   },

@@ -39,15 +39,19 @@ const EIGHT_IN_TEN = 1.2816;
 /** Nearer to nothing than this is as it was said, in standard deviations among people. */
 const SAME = 0.25;
 
+/** An amount in words; K as a slot, so that a page says it in the athlete's units. */
 const amount = (p: Parameter, v: number): string =>
-  PARAMETERS[p].as === 'share' ? `${Math.abs(Math.round(100 * (exp(v) - 1)))} %` : `${Math.abs(v).toFixed(1)} K`;
+  PARAMETERS[p].as === 'share' ? `${Math.abs(Math.round(100 * (exp(v) - 1)))} %` : `{delta:${Math.abs(v).toFixed(1)}}`;
 
-/** One parameter in words, with where eight in ten lie: `you sweat 21 % more than you said, 10 to 32 %`. */
+/**
+ * One parameter in words, with where eight in ten lie: `you sweat 21 % more than you said, 10 to 32 %`. Kelvins stand in slots,
+ * `{delta:0.9}`: see `fillSlots`.
+ */
 export function learnedWords(l: Learned, p: Parameter): string {
   const { mean, sd } = of(l, p);
   if (Math.abs(mean) < SAME * PARAMETERS[p].sd) return SAYS[p].as;
   const [low, high] = [mean - EIGHT_IN_TEN * sd, mean + EIGHT_IN_TEN * sd];
-  const signed = (v: number) => (Math.sign(v) === Math.sign(mean) ? amount(p, v) : `−${amount(p, v)}`);
+  const signed = (v: number) => `${Math.sign(v) === Math.sign(mean) ? '' : '−'}${amount(p, v)}`;
   const [near, far] = mean > 0 ? [low, high] : [high, low];
-  return `${(mean > 0 ? SAYS[p].more : SAYS[p].less).replace('{}', amount(p, mean))}, ${signed(near).replace(/ (%|K)$/, '')} to ${signed(far)}`;
+  return `${(mean > 0 ? SAYS[p].more : SAYS[p].less).replace('{}', amount(p, mean))}, ${signed(near).replace(/ %$/, '')} to ${signed(far)}`;
 }

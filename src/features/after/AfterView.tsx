@@ -19,7 +19,8 @@ import { Curves, TITLES } from '@/features/learned/Curves';
 import { useLearning } from '@/features/learned/useLearning';
 import { Header } from '@/features/shell/Header';
 import { clock, day } from '@/formats/dates';
-import { grams, minus, type Units } from '@/formats/measures';
+import { degrees, grams, minus, type Units } from '@/formats/measures';
+import { fillSlots } from '@/formats/sentences';
 import { turnOf } from '@/formats/turns';
 import { problemsOf } from '@/ui/api';
 import { Button } from '@/ui/Button';
@@ -144,6 +145,7 @@ export function AfterView({
                   <Taught
                     lesson={after?.lesson ?? null}
                     garments={garments}
+                    units={units}
                     asks={
                       after
                         ? askWords(
@@ -245,9 +247,9 @@ function Figures({
         ]
       : []),
     {
-      figure: `${coldest.after.fingersC.toFixed(0)}°`,
+      figure: degrees(coldest.after.fingersC, units),
       unit: 'coldest fingers',
-      says: `at ${clock(coldest.atS)}, said ${coldest.said.fingersC.toFixed(0)}°`,
+      says: `at ${clock(coldest.atS)}, said ${degrees(coldest.said.fingersC, units)}`,
     },
   ];
   return (
@@ -267,10 +269,12 @@ function Figures({
 function Taught({
   lesson,
   garments,
+  units,
   asks,
 }: {
   lesson: Lesson | null;
   garments: ReadonlyMap<string, { name: string }>;
+  units: Units;
   asks: string;
 }) {
   const moved = lesson
@@ -294,7 +298,7 @@ function Taught({
             className="grid grid-cols-[minmax(0,1fr)_150px] items-center gap-2 border-b border-grid-2 py-0.5"
           >
             <p className="leading-tight">
-              <b className="speak text-[15px]">{upper(learnedWords(lesson!.after, p))}</b>
+              <b className="speak text-[15px]">{upper(fillSlots(learnedWords(lesson!.after, p), units))}</b>
             </p>
             <Curves before={lesson!.before} after={lesson!.after} p={p} />
           </div>

@@ -119,7 +119,7 @@ function Words({ out, whiles, told }: { out: OutThere; whiles: readonly OneWhile
           key={part}
           role="group"
           aria-label={`${upper(part)}, ${w.name}`}
-          className="grid grid-cols-[58px_repeat(5,minmax(0,1fr))] items-center gap-1 py-0.5"
+          className="grid grid-cols-[minmax(58px,4.6em)_repeat(5,minmax(0,1fr))] items-center gap-1 py-0.5"
         >
           <span className="font-semibold">{upper(part)}</span>
           {FELT.map((f) => (

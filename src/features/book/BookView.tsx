@@ -217,6 +217,7 @@ export function BookView({
               <p className="text-ink-2">Choose a day.</p>
             )}
             <CausesPanel
+              units={units}
               days={list}
               causes={causes}
               refused={refused}

@@ -1,5 +1,7 @@
 'use client';
 import { FAULTS, LEAST_DAYS, hasFault, type Cause, type Fault } from '@/core/afterwards/causes';
+import type { Units } from '@/formats/measures';
+import { fillSlots } from '@/formats/sentences';
 import { C } from '@/ui/draw/palette';
 import { Button } from '@/ui/Button';
 import type { Told } from './filters';
@@ -15,7 +17,9 @@ export function CausesPanel({
   refused,
   onLight,
   onCall,
+  units,
 }: {
+  units: Units;
   days: readonly Told[];
   causes: readonly Cause[];
   refused: readonly string[];
@@ -44,7 +48,7 @@ export function CausesPanel({
           </svg>
           <div>
             <h3 className="font-semibold">
-              {c.had} of {c.days} {OF[c.fault]} days: {c.says}
+              {c.had} of {c.days} {OF[c.fault]} days: {fillSlots(c.says, units)}
             </h3>
             <Counted had={c.had} all={c.days} says={OF[c.fault]} />
             <Counted had={c.othersHad} all={c.others} says="others" />
@@ -93,7 +97,7 @@ function Counted({ had, all, says }: { had: number; all: number; says: string })
   const wide = Math.min(9, 150 / Math.max(1, all));
   return (
     <p className="flex items-center gap-2 text-[12px] leading-[15px] text-ink-2">
-      <svg width={wide * all + 1} height={11} role="img" aria-label={`${had} of ${all} ${says} days`}>
+      <svg width={wide * all + 1} height={11} role="img" aria-label={`${had} of ${all} ${says === 'others' ? 'other' : says} days`}>
         {Array.from({ length: all }, (_, i) => (
           <rect
             key={i}

@@ -3,6 +3,8 @@ import Link from 'next/link';
 import { nothingLearned, PARAMETER_NAMES } from '@/core/calibrate/learned';
 import { learnedWords } from '@/core/calibrate/learnedWords';
 import { day } from '@/formats/dates';
+import type { Units } from '@/formats/measures';
+import { fillSlots } from '@/formats/sentences';
 import { problemsOf } from '@/ui/api';
 import { Button } from '@/ui/Button';
 import { Problems } from '@/ui/Problems';
@@ -14,7 +16,7 @@ const upper = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 const outings = (n: number): string => (n === 1 ? 'one outing' : `${n} outings`);
 
 /** What the outings that were told say of the athlete, with how sure it is; kept, left, forgotten or begun again. */
-export function LearnedPanel() {
+export function LearnedPanel({ units }: { units: Units }) {
   const { data, error, problems, working, keep, leave, forget, startAgain } = useLearning();
   if (error) return <Problems problems={problemsOf(error)} title="What was learned is not to be had now." />;
   if (!data) return <p className="text-ink-2">Reading what your outings say…</p>;
@@ -58,7 +60,7 @@ export function LearnedPanel() {
                   <td>
                     <Curves before={pending ? known : nothingLearned()} after={shown} p={p} />
                   </td>
-                  <td className="py-1 pl-2 leading-tight">{upper(learnedWords(shown, p))}</td>
+                  <td className="py-1 pl-2 leading-tight">{upper(fillSlots(learnedWords(shown, p), units))}</td>
                 </tr>
               ))}
             </tbody>

@@ -140,7 +140,7 @@ export function MeView({ athlete }: { athlete: Athlete }) {
           </form>
           <aside className="max-w-[56ch] space-y-4 border-l border-grid-2 pl-6 text-ink-2 max-[900px]:border-l-0 max-[900px]:pl-0">
             <Engine />
-            <LearnedPanel />
+            <LearnedPanel units={athlete.units} />
             <Everything />
             <h2 className="font-semibold text-ink">Cautions</h2>
             <ul className="list-disc space-y-1.5 pl-4">

@@ -33,7 +33,7 @@ import { useScoreKeys } from './useScoreKeys';
 const SendToPhone = dynamic(() => import('@/features/out/SendToPhone').then((m) => m.SendToPhone), { ssr: false });
 
 /** The score: land and weather, cues, the clothes as lanes, and what follows for the body, on one clock. */
-export function ScoreView(props: ScoreProps & { units: Units }) {
+export function ScoreView(props: ScoreProps & { units: Units; learned: number }) {
   const { outing, units, person } = props;
   const score = useScore(props);
   const { plan, scored, timeline, busy, kept } = score;
@@ -130,6 +130,7 @@ export function ScoreView(props: ScoreProps & { units: Units }) {
               <Schools score={score} units={units} />
             </section>
             <BehindPanel
+              learned={props.learned}
               {...behind}
               startMs={outing.startMs}
               verdict={isSafe(scored.findings) ? 'safe' : 'not safe'}

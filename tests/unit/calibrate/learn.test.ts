@@ -164,7 +164,9 @@ describe('the athlete as learned', () => {
     expect(learnedWords(with_('sweat', Math.log(1.21), 0.07), 'sweat')).toBe(
       'you sweat 21 % more than you said, 11 to 32 %',
     );
-    expect(learnedWords(with_('comfort', -0.9, 0.3), 'comfort')).toBe('you run 0.9 K colder, 0.5 to 1.3 K');
+    expect(learnedWords(with_('comfort', -0.9, 0.3), 'comfort')).toBe(
+      'you run {delta:0.9} colder, {delta:0.5} to {delta:1.3}',
+    );
     expect(learnedWords(with_('sweat', 0.1, 0.2), 'sweat')).toBe('you sweat 11 % more than you said, −14 to 43 %');
     expect(learnedWords(with_('sweat', 0.06, 0.1), 'sweat')).toBe('you sweat as you said');
     expect(learnedWords(with_('sweat', 0.064, 0.1), 'sweat')).toMatch(/more/);

@@ -19,8 +19,11 @@ export function BehindPanel({
   failed,
   startMs,
   verdict,
+  learned,
   units,
 }: {
+  /** outings the athlete is known by */
+  learned: number;
   parts: Partial<Parts>;
   failed: string | null;
   verdict: 'safe' | 'not safe';
@@ -47,7 +50,9 @@ export function BehindPanel({
         </div>
       )}
       <div className="min-w-0 space-y-6">
-        <Part title="What the day may do with it">{parts.chances ? <ChancesChart c={parts.chances} /> : waiting}</Part>
+        <Part title="What the day may do with it">
+          {parts.chances ? <ChancesChart c={parts.chances} learned={learned} /> : waiting}
+        </Part>
         <Part title="Why this piece and not the next">
           {parts.why ? <WhyTable list={parts.why} units={units} /> : waiting}
         </Part>

@@ -7,12 +7,14 @@ import { sentence } from './sentence';
 const GRAVE: ReadonlySet<Chance['kind']> = new Set(['unsafe', 'fingers numb']);
 const ROW_PX = 25;
 
-/** How often each thing happens over the spread of forecast and athlete. */
-export function ChancesChart({ c }: { c: Chances }) {
+/** How often each thing happens over the spread of forecast and athlete. @param learned outings the athlete is known by */
+export function ChancesChart({ c, learned }: { c: Chances; learned: number }) {
   return (
     <>
       <p className="text-ink-2">
-        {c.members} runs over the spread of the forecast and of you. What matters most is {c.matters.says}.
+        {c.members} runs over the spread of the forecast and of you,{' '}
+        {learned === 0 ? 'as unsure as of anybody' : `as ${learned === 1 ? 'one outing' : `${learned} outings`} taught`}
+        . What matters most is {c.matters.says}.
       </p>
       <Chart
         label={`Chances: ${c.list.map((x) => `${x.what}: ${x.often}`).join('; ')}`}

@@ -25,6 +25,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       outing={outing}
       person={athlete.person}
       unsure={unsureOf(athlete.known)}
+      learned={athlete.known?.outings ?? 0}
       units={athlete.units}
       owned={owned}
       closetIds={[...current]}
