@@ -97,7 +97,12 @@ function Counted({ had, all, says }: { had: number; all: number; says: string })
   const wide = Math.min(9, 150 / Math.max(1, all));
   return (
     <p className="flex items-center gap-2 text-[12px] leading-[15px] text-ink-2">
-      <svg width={wide * all + 1} height={11} role="img" aria-label={`${had} of ${all} ${says === 'others' ? 'other' : says} days`}>
+      <svg
+        width={wide * all + 1}
+        height={11}
+        role="img"
+        aria-label={`${had} of ${all} ${says === 'others' ? 'other' : says} days`}
+      >
         {Array.from({ length: all }, (_, i) => (
           <rect
             key={i}
