@@ -6,11 +6,10 @@ import { expects, learn, SCALES, type FeltThen, type Outed } from '@/core/calibr
 import { FELT, type Part } from '@/core/calibrate/words';
 import { oddsOf } from '@/core/calibrate/ordinal';
 import type { Plan } from '@/core/kit/plan';
+import { EIGHT_IN_TEN } from '@/core/quantity/normal';
 import { runPlan } from '@/core/questions/question';
 import { aLeg, dayOf, SKI_CLOSET } from '#tests/support/outings';
 
-/** Eight in ten of a normal distribution lie within so many standard deviations. */
-const EIGHT_IN_TEN = 1.2816;
 const OUTINGS = 6;
 
 const person: Person = AVERAGE_PERSON;

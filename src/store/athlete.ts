@@ -1,4 +1,4 @@
-import { PERSON_FIELDS, type Person } from '@/core/body/person';
+import { PERSON_FIELDS, PERSON_OPTIONAL, type Person } from '@/core/body/person';
 import { athleteAs, givenMoved, type Learned } from '@/core/calibrate/learned';
 import type { Wishes } from '@/core/search/wishes';
 import { atomically, sql } from './db';
@@ -38,9 +38,14 @@ type Row = Record<string, number> & {
 
 const KEYS = Object.keys(PERSON_FIELDS) as (keyof Person)[];
 const personColumns = (p: Person): Record<string, number> =>
-  Object.fromEntries(KEYS.map((k) => [PERSON_FIELDS[k].column, p[k]]));
+  Object.fromEntries(KEYS.map((k) => [PERSON_FIELDS[k].column, p[k] ?? 0]));
 
-const givenOf = (r: Row): Person => Object.fromEntries(KEYS.map((k) => [k, r[PERSON_FIELDS[k].column]])) as Person;
+/** What is as most people's is left out, as it came in. */
+const isLeftOut = (k: keyof Person, v: number): boolean => v === 0 && PERSON_OPTIONAL.some((o) => o === k);
+const givenOf = (r: Row): Person =>
+  Object.fromEntries(
+    KEYS.map((k) => [k, r[PERSON_FIELDS[k].column]] as const).filter(([k, v]) => !isLeftOut(k, v)),
+  ) as Person;
 
 const toAthlete = (r: Row): Athlete => ({
   id: r.id,

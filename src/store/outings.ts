@@ -28,6 +28,13 @@ const fromLocal = (text: string): number => Date.parse(`${text.replace(' ', 'T')
 /** Who came home and said so: from then on the outing is in the book, and no longer ahead. */
 export const isOver = () => sql()`exists (select 1 from tap t where t.outing_id = o.id and t.told->>'kind' = 'kept')`;
 
+/** How many outings are over and in the book. */
+export async function countOver(athleteId: string): Promise<number> {
+  const [{ n }] = await sql()<{ n: number }[]>`
+    select count(*)::int as n from outing o where o.athlete_id = ${athleteId} and o.deleted_at is null and ${isOver()}`;
+  return n;
+}
+
 /** The athlete's outings by their start, without those that are in the book. @param which those at hand, or those put away */
 export async function listOutings(athleteId: string, which: 'at hand' | 'put away' = 'at hand'): Promise<OutingLine[]> {
   const rows = await sql()<{ id: string; name: string; sport: Outing['sport']; start: string; plans: number }[]>`

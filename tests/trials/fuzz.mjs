@@ -53,7 +53,9 @@ async function honest(address) {
   const zip = Buffer.from(await (await fetch(`${address}/api/archive`)).arrayBuffer());
   const { unzipSync, strFromU8 } = createRequire(import.meta.url)('fflate');
   const archive = JSON.parse(strFromU8(unzipSync(zip, { filter: (f) => f.name === 'archive.json' })['archive.json']));
-  const { wishes, ...me } = archive.athlete;
+  const { name, units, person, wishes, known = null } = archive.athlete;
+  const me = { name, units, person };
+  const taught = archive.outings.find((x) => x.lesson);
   const [o] = archive.outings;
   const outing = Object.fromEntries(Object.entries(o.outing).filter(([k]) => k !== 'profile'));
   const [g] = archive.garments;
@@ -83,6 +85,15 @@ async function honest(address) {
         taps: [
           { id: '00000000-0000-4000-8000-00000000f022', atMs: 1.8e12, device: 'fuzz', told: { kind: 'dressed', plan } },
           {
+            id: '00000000-0000-4000-8000-00000000f024',
+            atMs: 1.8e12,
+            device: 'fuzz',
+            told: {
+              kind: 'body',
+              weights: { beforeKg: 70, afterKg: 69, drankL: 0.5, ateKg: 0, passedL: 0 },
+            },
+          },
+          {
             id: '00000000-0000-4000-8000-00000000f023',
             atMs: 1.8e12,
             device: 'fuzz',
@@ -90,13 +101,20 @@ async function honest(address) {
           },
         ],
       },
-      'PATCH /api/learning': { outings: [o.id], leftOut: true },
+      'PATCH /api/learning': { outing: o.id, leftOut: true },
+      'PUT /api/learning': {
+        version: 1,
+        known,
+        lessons: taught ? [{ outingId: taught.id, lesson: taught.lesson.taught }] : [],
+        how: 'beside',
+      },
+      'PATCH /api/book': { cause: 'fast', chance: true },
       'POST /api/outings/laid': { outing: { ...o.outing, profile: undefined }, plan },
       'POST /api/first-run': { pieces: ['wind-shell'], units: 'metric', warmth: 0, sweatGain: 1, constriction: 1 },
       'PUT /api/weather': { station: 'lang-tarn' },
       'POST /api/garments': { catalogueId: g.catalogueId ?? 'wind-shell' },
       'PUT /api/garments/[id]': { garment: g.garment, dampGm2: g.dampGm2, version: 1 },
-      'PATCH /api/garments/[id]': { removed: false },
+      'PATCH /api/garments/[id]': { removed: false, hung: 'by the stove' },
       'PUT /api/outings/[id]': { outing, version: 1 },
       'PATCH /api/outings/[id]': { name: 'Fuzzed' },
       'POST /api/outings/[id]/plans': { name: 'Fuzzed', plan },

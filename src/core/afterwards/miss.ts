@@ -1,8 +1,7 @@
 import { SCALES, type Lesson } from '@/core/calibrate/learn';
+import { EIGHT_IN_TEN } from '@/core/quantity/normal';
 import { FELT, type Felt } from '@/core/calibrate/words';
 
-/** Eight in ten of a normal distribution lie within so many standard deviations. */
-export const EIGHT_IN_TEN = 1.2816;
 /** Each word in votes (ISO 10551: cold −2 to hot 2), and how far within one word what is felt may lie (a uniform step of 1). */
 const voteOf = (word: Felt): number => FELT.indexOf(word) - 2;
 const WITHIN_A_WORD = Math.sqrt(1 / 12);

@@ -68,6 +68,34 @@ export const PERSON = Type.Object(
       step: 0.25,
       ends: ['cold', 'hot'],
     }),
+    /** hands, feet and face feel warm (+) or cold (−) sooner than most people's, K of skin; left out: as most. Comfort only: what harms skin harms everybody's */
+    handsK: Type.Optional(
+      numberField(-6, 6, 'K', {
+        column: 'hands_k',
+        label: 'Hands feel',
+        how: 'cold or warm sooner, by so much of skin temperature',
+        step: 0.25,
+        ends: ['cold sooner', 'warm sooner'],
+      }),
+    ),
+    feetK: Type.Optional(
+      numberField(-6, 6, 'K', {
+        column: 'feet_k',
+        label: 'Feet feel',
+        how: 'the same of the feet',
+        step: 0.25,
+        ends: ['cold sooner', 'warm sooner'],
+      }),
+    ),
+    faceK: Type.Optional(
+      numberField(-6, 6, 'K', {
+        column: 'face_k',
+        label: 'Face feels',
+        how: 'the same of the face',
+        step: 0.25,
+        ends: ['cold sooner', 'warm sooner'],
+      }),
+    ),
   },
   { additionalProperties: false },
 );
@@ -91,12 +119,14 @@ export const AVERAGE_PERSON: Person = {
 export const PERSON_FIELDS = fieldsOf(PERSON);
 export const PERSON_RANGE = rangesOf(PERSON);
 const KEYS = Object.keys(PERSON.properties) as (keyof Person)[];
+/** What may be left out: as most people. */
+export const PERSON_OPTIONAL = ['handsK', 'feetK', 'faceK'] as const satisfies readonly (keyof Person)[];
 /** The highest pulse lies at least this far above the resting one, bpm. */
 export const PULSE_RANGE = 20;
 
 /** @throws OutOfRange naming the first field outside its range */
 export function checkPerson(p: Person): Person {
-  withinRanges(p, PERSON_RANGE, (key) => `athlete.${key}`);
+  withinRanges(p, PERSON_RANGE, (key) => `athlete.${key}`, [...PERSON_OPTIONAL]);
   const [, high] = PERSON_RANGE.maxBpm;
   within('athlete.maxBpm', p.maxBpm, p.restBpm + PULSE_RANGE, high, `bpm (at least ${PULSE_RANGE} above rest)`);
   return p;
@@ -108,7 +138,7 @@ export function checkPerson(p: Person): Person {
  */
 export function plainPerson(p: Person): Person {
   const out = {} as Person;
-  for (const k of KEYS) out[k] = p[k];
+  for (const k of KEYS) out[k] = p[k] ?? 0;
   return out;
 }
 

@@ -1,5 +1,6 @@
 import { GARMENT_RANGE, type Garment } from '@/core/clothing/garment';
 import { exp } from '@/core/quantity/exact';
+import { EIGHT_IN_TEN } from '@/core/quantity/normal';
 import { clamp } from '@/core/quantity/range';
 
 /** One number that is learned, as a normal distribution of its logarithm. */
@@ -49,7 +50,6 @@ export function withLoft(g: Garment, loft: number): Garment {
 export const closetAs = (closet: readonly Garment[], known: GarmentsLearned | undefined): readonly Garment[] =>
   known ? closet.map((g) => withLoft(g, garmentKnown(known, g.id).loft.mean)) : closet;
 
-const EIGHT_IN_TEN = 1.2816;
 const percent = (v: number): number => Math.round(100 * (exp(v) - 1));
 
 /**

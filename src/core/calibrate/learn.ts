@@ -81,6 +81,8 @@ const SKIN = { hands: zoneIndex('fingers'), feet: zoneIndex('toes'), face: zoneI
 const OFFSET: Record<Part, Parameter | null> = { torso: null, hands: 'hands', feet: 'feet', face: 'face' };
 /** What is remembered of a while is its coldest tenth. */
 const REMEMBERED = 0.1;
+/** How far scales as they stand in a home are off, one standard deviation, g: in the kitchen, and in the bathroom read twice. */
+export const HOME_SCALE_G = { kitchen: 2, bathroom: 140 } as const;
 /** The model's own error of a weight from day to day, as a share of it, beside the scale's and what the piece is; heavy tails, so that one absurd number says little. */
 const MODEL_SHARE = 0.22;
 const MODEL_G = 3;
@@ -125,7 +127,9 @@ export function readTold(
         ? Math.min(series.skinC[r * ZONE_COUNT + z], series.bareFaceC[r])
         : series.skinC[r * ZONE_COUNT + z];
     const sorted = list.map(at).sort((a, b) => a - b);
-    return sorted[Math.floor(REMEMBERED * (sorted.length - 1))];
+    const own = OFFSET[f.part];
+    // An offset of comfort is no physics: it shifts what is said of the same skin.
+    return sorted[Math.floor(REMEMBERED * (sorted.length - 1))] + (own ? (person[PARAMETERS[own].person] ?? 0) : 0);
   });
   const weighed = o.weighed.map((w) => {
     const g = o.closet.find((c) => c.id === w.garment);
@@ -148,11 +152,7 @@ export function expects(o: Outed, person: Person, theta: readonly number[], fact
   const closet = o.closet.map((g) => withLoft(g, factors[g.id]?.loft ?? 0));
   const scored = runPlan({ person: as, closet, timeline, plan, damp }, plan, { stepS: STEP_S, sampleS: SAMPLE_S });
   const out = readTold(o, scored, as);
-  // An offset of comfort is no physics: it shifts what is said of the same skin. How wet one cloth comes home is none either.
-  out.felt = out.felt.map((v, i) => {
-    const p = OFFSET[o.felt[i].part];
-    return p ? v + theta[PARAMETER_NAMES.indexOf(p)] : v;
-  });
+  // How wet one cloth comes home is no physics: it shifts what is weighed.
   out.weighed = out.weighed.map((v, i) => v * exp(factors[o.weighed[i].garment]?.wets ?? 0));
   return out;
 }

@@ -17,10 +17,10 @@ export const PARAMETERS = {
   /** whole-body comfort: about 0.7 K (ISO 7730's spread of votes over the slope of the sensation used here) */
   comfort: { sd: 0.7, person: 'warmth', as: 'K' },
   /** hands, feet and face are called cold at skins that differ by about 2 K among people (engineering value) */
-  hands: { sd: 2, person: null, as: 'K' },
-  feet: { sd: 2, person: null, as: 'K' },
-  face: { sd: 2, person: null, as: 'K' },
-} as const satisfies Record<string, { sd: number; person: keyof Person | null; as: 'share' | 'K' }>;
+  hands: { sd: 2, person: 'handsK', as: 'K' },
+  feet: { sd: 2, person: 'feetK', as: 'K' },
+  face: { sd: 2, person: 'faceK', as: 'K' },
+} as const satisfies Record<string, { sd: number; person: keyof Person; as: 'share' | 'K' }>;
 
 export type Parameter = keyof typeof PARAMETERS;
 export const PARAMETER_NAMES = Object.keys(PARAMETERS) as Parameter[];
@@ -55,8 +55,10 @@ export function athleteWith(person: Person, theta: readonly number[]): Person {
   const out = { ...person };
   PARAMETER_NAMES.forEach((p, i) => {
     const { person: key, as } = PARAMETERS[p];
-    if (key === null) return;
-    const value = as === 'share' ? person[key] * exp(theta[i]) : person[key] + theta[i];
+    const given = person[key] ?? 0;
+    // What is as most people's stays left out.
+    if (as === 'K' && theta[i] === 0 && person[key] === undefined) return;
+    const value = as === 'share' ? given * exp(theta[i]) : given + theta[i];
     out[key] = clamp(value, PERSON_RANGE[key][0], PERSON_RANGE[key][1]);
   });
   return out;
@@ -73,8 +75,9 @@ export const athleteAs = (person: Person, l: Learned): Person => athleteWith(per
 export function givenMoved(l: Learned, from: Person, to: Person): Learned {
   const d = PARAMETER_NAMES.map((p): number => {
     const { person: key, as } = PARAMETERS[p];
-    if (key === null || from[key] === to[key]) return 0;
-    return as === 'share' ? ln(to[key] / from[key]) : to[key] - from[key];
+    const [was, is] = [from[key] ?? 0, to[key] ?? 0];
+    if (was === is) return 0;
+    return as === 'share' ? ln(is / was) : is - was;
   });
   if (d.every((v) => v === 0)) return l;
   const pull = d.map((v, i) => v / (PARAMETERS[PARAMETER_NAMES[i]].sd * PARAMETERS[PARAMETER_NAMES[i]].sd));

@@ -1,4 +1,5 @@
 import { exp } from '@/core/quantity/exact';
+import { EIGHT_IN_TEN } from '@/core/quantity/normal';
 import { of, PARAMETERS, type Learned, type Parameter } from './learned';
 
 const SAYS: Record<Parameter, { more: string; less: string; as: string }> = {
@@ -34,8 +35,6 @@ const SAYS: Record<Parameter, { more: string; less: string; as: string }> = {
     as: 'your face feels as most people’s',
   },
 };
-/** Eight in ten lie within so many standard deviations. */
-const EIGHT_IN_TEN = 1.2816;
 /** Nearer to nothing than this is as it was said, in standard deviations among people. */
 const SAME = 0.25;
 

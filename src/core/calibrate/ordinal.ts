@@ -1,9 +1,4 @@
-import { errorFunction } from 'simple-statistics';
-import { exp } from '@/core/quantity/exact';
-
-/** Share of a standard normal below x, and its density. */
-const below = (x: number): number => 0.5 * (1 + errorFunction(x / Math.SQRT2));
-const density = (x: number): number => (Number.isFinite(x) ? exp(-0.5 * x * x) / Math.sqrt(2 * Math.PI) : 0);
+import { normalBelow as below, normalDensity as density } from '@/core/quantity/normal';
 
 /** Words in their order, parted at thresholds on the scale of a reading, and how much people scatter on it. */
 export interface Scale {

@@ -1,6 +1,6 @@
 import type { Person } from '@/core/body/person';
 import { ln } from '@/core/quantity/exact';
-import { linearised, SCALES, spreadOf, bodySd, weighedSd, type FeltThen, type Outed } from './learn';
+import { HOME_SCALE_G, linearised, SCALES, spreadOf, bodySd, weighedSd, type FeltThen, type Outed } from './learn';
 import type { Learned } from './learned';
 import { PARAMETER_NAMES } from './learned';
 import { wordSays } from './ordinal';
@@ -16,18 +16,16 @@ export interface Teaches {
   gain: number;
 }
 
-/** Scales as they stand in a home, g. */
-const SCALE_G = 2;
-const BODY_SCALE_G = 140;
-
 /**
  * What would teach the most of an outing like this one, the most first: the information each answer is expected to bring
  * (Lindley 1956; for a linearised model ½ ln(1 + variance of what is said over that of the answer)).
  */
 export function teachesMost(known: Learned, person: Person, o: Outed, asks: readonly Ask[]): Teaches[] {
   const felt = asks.flatMap((a) => (a.kind === 'word' ? [{ ...a.felt, word: 'fine' as const }] : []));
-  const weighed = asks.flatMap((a) => (a.kind === 'weigh' ? [{ garment: a.garment, waterG: 0, scaleG: SCALE_G }] : []));
-  const asked: Outed = { ...o, felt, weighed, body: { lossG: 0, scaleG: BODY_SCALE_G } };
+  const weighed = asks.flatMap((a) =>
+    a.kind === 'weigh' ? [{ garment: a.garment, waterG: 0, scaleG: HOME_SCALE_G.kitchen }] : [],
+  );
+  const asked: Outed = { ...o, felt, weighed, body: { lossG: 0, scaleG: HOME_SCALE_G.bathroom } };
   const sds = PARAMETER_NAMES.map((_, i) => Math.sqrt(known.covariance[i][i]));
   const { here, slopes } = linearised(asked, person, known.mean, sds);
   let word = 0;
@@ -44,7 +42,7 @@ export function teachesMost(known: Learned, person: Person, o: Outed, asks: read
     }
     const k = a.kind === 'weigh' ? weight++ : -1;
     const slope = slopes.map((s) => (k >= 0 ? s.weighed[k] : s.bodyG));
-    const sd = k >= 0 ? weighedSd(SCALE_G, here.weighed[k]) : bodySd(BODY_SCALE_G, here.bodyG);
+    const sd = k >= 0 ? weighedSd(HOME_SCALE_G.kitchen, here.weighed[k]) : bodySd(HOME_SCALE_G.bathroom, here.bodyG);
     return ln(1 + spreadOf(known.covariance, slope) / (sd * sd)) / 2;
   };
   return asks.map((ask) => ({ ask, gain: gainOf(ask) })).sort((a, b) => b.gain - a.gain);

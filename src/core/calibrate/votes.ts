@@ -1,5 +1,5 @@
-import { errorFunction } from 'simple-statistics';
 import { exp } from '@/core/quantity/exact';
+import { normalBelow as below } from '@/core/quantity/normal';
 import type { Unknown } from '@/core/questions/chances';
 
 /** What somebody may say of themselves with one tap. */
@@ -32,9 +32,6 @@ const SWEATS = { at: 0.3, sd: 0.12 } as const;
 const PULSE_SHARE = 0.1;
 /** A tap in so many is a slip of a mitten, or a joke (engineering value): one of them moves little. */
 export const SLIP = 0.05;
-
-/** Share of a standard normal below x. */
-const below = (x: number): number => 0.5 * (1 + errorFunction(x / Math.SQRT2));
 
 /** How likely somebody of whom a run says this would say that, 0–1; every feeling is one of two answers, hot, fine and cold one of three. */
 export function likelihood(heard: Heard, r: Reading): number {

@@ -130,9 +130,9 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
   // A little damp is nothing, a lot chills and never dries: squared, one point an hour at 180 g.
   c.wetLayers += (Math.max(0, m.waterG) / 180) * (Math.max(0, m.waterG) / 180) * hours;
   c.extremities +=
-    (digit(m.fingersC, settle) +
-      0.8 * digit(m.toesC, settle) +
-      below(m.faceC, LIMIT.facePain + 2, 4) * settle +
+    (digit(m.fingersC, person.handsK ?? 0, settle) +
+      0.8 * digit(m.toesC, person.feetK ?? 0, settle) +
+      below(m.faceC + (person.faceK ?? 0), LIMIT.facePain + 2, 4) * settle +
       below(m.faceC, 4, 1.2) * 8 +
       below(m.scalpC, LIMIT.scalpCold, 6) * 0.5 * settle +
       below(m.earC, EARS_C, 6) * EARS * settle +
@@ -165,8 +165,9 @@ export function bodyCost(series: Series, m: Metrics, person: Person): BodyCost {
   return c;
 }
 
-function digit(t: number, settle: number): number {
-  return settle * below(t, LIMIT.fingerComfort, 7) + below(t, LIMIT.fingerNumb + 2, 2) * 6;
+/** Fingers or toes: what is felt by one's own comfort, what harms by everybody's. */
+function digit(t: number, comfortK: number, settle: number): number {
+  return settle * below(t + comfortK, LIMIT.fingerComfort, 7) + below(t, LIMIT.fingerNumb + 2, 2) * 6;
 }
 
 export function totalCost(c: CostParts): number {

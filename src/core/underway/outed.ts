@@ -1,6 +1,6 @@
 import type { Person } from '@/core/body/person';
 import { weighedLossG } from '@/core/calibrate/bodyLoss';
-import { lessonOf, type FeltThen, type Lesson, type Outed } from '@/core/calibrate/learn';
+import { HOME_SCALE_G, lessonOf, type FeltThen, type Lesson, type Outed } from '@/core/calibrate/learn';
 import type { Learned } from '@/core/calibrate/learned';
 import type { Feeling } from '@/core/calibrate/votes';
 import { PARTS, type Felt } from '@/core/calibrate/words';
@@ -22,9 +22,6 @@ const ON_THE_WAY: Record<Feeling, { part: FeltThen['part']; word: Felt } | null>
 };
 /** A tap is of a while, not of a second, s. */
 const AROUND_S = 120;
-/** A kitchen scale, g; a bathroom scale read twice. */
-const SCALE_G = 2;
-const BODY_SCALE_G = 140;
 
 /** The outing as it was and what was told of it, from pack and taps: what is learned from. */
 export function outedOf(opened: Opened, out: OutThere): Outed {
@@ -42,7 +39,7 @@ export function outedOf(opened: Opened, out: OutThere): Outed {
   const inWhiles = out.feltIn.map((f): FeltThen => ({ ...f, toS: Math.min(f.toS, timeline.endS) }));
   const weighed = Object.entries(out.weighed).flatMap(([garment, grams]) => {
     const g = pack.closet.find((c) => c.id === garment);
-    return g ? [{ garment, waterG: Math.max(0, grams - g.massG), scaleG: SCALE_G }] : [];
+    return g ? [{ garment, waterG: Math.max(0, grams - g.massG), scaleG: HOME_SCALE_G.kitchen }] : [];
   });
   return {
     timeline,
@@ -51,7 +48,7 @@ export function outedOf(opened: Opened, out: OutThere): Outed {
     damp: pack.damp,
     felt: [...onTheWay, ...inWhiles, ...inTheHall],
     weighed,
-    ...(out.body ? { body: { lossG: Math.max(0, weighedLossG(out.body)), scaleG: BODY_SCALE_G } } : {}),
+    ...(out.body ? { body: { lossG: Math.max(0, weighedLossG(out.body)), scaleG: HOME_SCALE_G.bathroom } } : {}),
   };
 }
 

@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { Pause, Upload } from 'lucide-react';
 import type { OneWhile } from '@/core/afterwards/whiles';
 import type { Recorded } from '@/core/afterwards/recorded';
+import { weighedLossG } from '@/core/calibrate/bodyLoss';
 import { FELT, PARTS, type Felt, type Part } from '@/core/calibrate/words';
 import type { OutThere } from '@/core/underway/outThere';
 import { SEEN_AT, type Saw } from '@/core/underway/taps';
@@ -196,9 +197,7 @@ function Weights({ out, told, units }: { out: OutThere; told: ToldHere; units: U
       },
     });
   };
-  const lost = out.body
-    ? out.body.beforeKg - out.body.afterKg + out.body.drankL + out.body.ateKg - out.body.passedL
-    : null;
+  const lost = out.body ? weighedLossG(out.body) / 1000 : null;
   return (
     <div role="group" aria-label="Your body on the scale" className="border-t border-grid-2 pt-2">
       <h3 className="flex items-baseline justify-between font-semibold">

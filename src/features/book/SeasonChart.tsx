@@ -1,7 +1,8 @@
 'use client';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { EIGHT_IN_TEN, isInside } from '@/core/afterwards/miss';
+import { isInside } from '@/core/afterwards/miss';
+import { EIGHT_IN_TEN } from '@/core/quantity/normal';
 import { stretched, weekMean } from '@/core/afterwards/season';
 import { dayOfMonth, month, wholeDay } from '@/formats/dates';
 import { degrees, minus, temperatureUnit, type Units } from '@/formats/measures';

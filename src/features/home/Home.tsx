@@ -18,6 +18,7 @@ export function Home({
   more,
   away,
   trash,
+  over,
   units,
 }: {
   outings: HomeLine[];
@@ -27,6 +28,8 @@ export function Home({
   away: { id: string; name: string; startMs: number }[];
   /** deleted, or taken out of the closet */
   trash: Trashed[];
+  /** how many are over, and in the book */
+  over: number;
   units: Units;
 }) {
   return (
@@ -45,7 +48,7 @@ export function Home({
       <main className="mx-4 grid grid-cols-[minmax(0,1fr)_300px] gap-10 pt-6 max-[860px]:grid-cols-1">
         <section aria-labelledby="outings">
           <h1 id="outings" className="speak text-[28px] leading-tight font-semibold">
-            {outings.length > 0 ? 'Where to next?' : 'No outing yet.'}
+            {outings.length > 0 ? 'Where to next?' : over > 0 ? 'Nothing ahead.' : 'No outing yet.'}
           </h1>
           {outings.length === 0 && (
             <p className="mt-3 max-w-[62ch] text-[15px]">
@@ -71,6 +74,14 @@ export function Home({
                   ({day(o.startMs)})
                 </span>
               ))}
+            </p>
+          )}
+          {over > 0 && (
+            <p className="mt-3 text-ink-2">
+              <Link href="/book" className="underline">
+                {over === 1 ? 'One outing that is over' : `${over} outings that are over`}
+              </Link>{' '}
+              {over === 1 ? 'is' : 'are'} in the book.
             </p>
           )}
           {away.length > 0 && <PutAway outings={away} />}
@@ -143,6 +154,13 @@ function OutingRow({ line: o, units }: { line: HomeLine; units: Units }) {
             className="inline-flex min-h-[24px] items-center underline decoration-grid-2 underline-offset-2 hover:text-act"
           >
             route and weather
+          </Link>
+          <Link
+            href={`/outing/${o.id}/after`}
+            prefetch={false}
+            className="inline-flex min-h-[24px] items-center underline decoration-grid-2 underline-offset-2 hover:text-act"
+          >
+            how it was
           </Link>
           <OutingMenu id={o.id} name={o.name} route={o.hasRoute} />
         </div>

@@ -114,7 +114,7 @@ export function MeView({ athlete }: { athlete: Athlete }) {
             </table>
             <div className="space-y-3 border-t-2 border-ink pt-3">
               {PERSONAL.map((k) => (
-                <PersonalRow key={k} name={k} counts={athlete.known ? athlete.person[k] : null} />
+                <PersonalRow key={k} name={k} counts={athlete.known ? (athlete.person[k] ?? 0) : null} />
               ))}
             </div>
             <div className="sticky bottom-0 flex items-center gap-3 bg-paper py-2">
@@ -199,16 +199,16 @@ function PersonalRow({ name, counts }: { name: Key; counts: number | null }) {
           <span className="text-right text-[12px] text-ink-3">{ends![0]}</span>
           <Slider
             label={label!}
-            value={field.value}
+            value={field.value ?? 0}
             range={[low, high]}
             step={step ?? 0.05}
-            says={`${minus(turn.show(field.value), 2)} ${turn.unit}`}
+            says={`${minus(turn.show(field.value ?? 0), 2)} ${turn.unit}`}
             onChange={(v) => field.onChange(Math.round(v * 1000) / 1000)}
           />
           <span className="text-[12px] text-ink-3">{ends![1]}</span>
           <b className="text-right leading-tight">
-            {minus(turn.show(field.value), 2)} {turn.unit}
-            {counts !== null && Math.abs(counts - field.value) > SAME && (
+            {minus(turn.show(field.value ?? 0), 2)} {turn.unit}
+            {counts !== null && Math.abs(counts - (field.value ?? 0)) > SAME && (
               <span className="block text-[11.5px] font-normal text-ink-2">
                 counts {minus(turn.show(counts), 2)} {turn.unit}
               </span>

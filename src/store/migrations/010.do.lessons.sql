@@ -2,6 +2,10 @@
 -- the book says of a day, worked out once.
 
 alter table athlete
+  -- comfort of hands, feet and face against most people's, K of skin
+  add column hands_k double precision not null default 0,
+  add column feet_k double precision not null default 0,
+  add column face_k double precision not null default 0,
   add column known jsonb,
   -- causes that the athlete calls chance
   add column called_chance text[] not null default '{}';

@@ -1,4 +1,5 @@
-import { EIGHT_IN_TEN, isInside, missOf } from '@/core/afterwards/miss';
+import { isInside, missOf } from '@/core/afterwards/miss';
+import { EIGHT_IN_TEN } from '@/core/quantity/normal';
 import { FEW, seasonOf, stretched, wearOf, weekMean, type Counted } from '@/core/afterwards/season';
 import type { FeltThen, Said } from '@/core/calibrate/learn';
 import { aDay } from '#tests/support/aDay';

@@ -1,4 +1,6 @@
-import { AVERAGE_PERSON, PERSON_RANGE } from '@/core/body/person';
+import { AVERAGE_PERSON, checkPerson, PERSON_RANGE } from '@/core/body/person';
+import { addMoment, noCost } from '@/core/judge/cost';
+import { noMoment } from '@/core/judge/moment';
 import { expects, learn, SCALES, wordAt, type FeltThen, type Outed } from '@/core/calibrate/learn';
 import { FELT, type Felt } from '@/core/calibrate/words';
 import {
@@ -334,5 +336,42 @@ describe('what outings teach of single pieces', () => {
     expect(at(-0.2, 0.15)).toMatch(/^18 % less warm than its thickness says, 1 to 32 %$/);
     expect(at(-0.19, 0.15)).toBeNull();
     expect(at(0.2, 0.1)).toMatch(/warmer than its thickness says/);
+  });
+});
+
+describe('comfort of hands, feet and face of one’s own', () => {
+  const moment = {
+    ...noMoment(),
+    timeS: 3600,
+    fingersC: 18,
+    toesC: 20,
+    faceC: 9,
+    scalpC: 33,
+    earC: 30,
+    limbsC: 30,
+    torsoC: 33,
+    torsoWet: 0.1,
+    coreC: 37,
+  };
+  const cost = (over: Partial<typeof AVERAGE_PERSON>, at: Partial<typeof moment> = {}) => {
+    const c = noCost();
+    addMoment(c, { ...moment, ...at }, { ...AVERAGE_PERSON, ...over }, 1);
+    return c.extremities;
+  };
+  it.each(['handsK', 'feetK', 'faceK'] as const)('%s: who feels the cold sooner is dressed warmer', (key) => {
+    expect(cost({ [key]: -3 })).toBeGreaterThan(cost({}));
+    expect(cost({ [key]: 3 })).toBeLessThan(cost({}));
+    expect(cost({ [key]: 0 })).toBe(cost({}));
+  });
+  it('what numbs and freezes is priced alike for everybody', () => {
+    // Warm comfort takes away at most what comfort costs: numb fingers and a freezing face stay dear.
+    expect(cost({ handsK: 6 }, { fingersC: 5 })).toBeGreaterThan(6 * 4);
+    expect(cost({ faceK: 6 }, { faceC: 0 })).toBeGreaterThan(8);
+  });
+  it('is learned into the athlete, and left out where it is as most people’s', () => {
+    expect(athleteAs(AVERAGE_PERSON, nothingLearned())).not.toHaveProperty('handsK');
+    expect(athleteAs(AVERAGE_PERSON, learned([up('hands', 'cold')])).handsK).toBeLessThan(0);
+    expect(checkPerson({ ...AVERAGE_PERSON, faceK: -6 }).faceK).toBe(-6);
+    expect(() => checkPerson({ ...AVERAGE_PERSON, faceK: -6.1 })).toThrow(/faceK/);
   });
 });

@@ -183,7 +183,10 @@ export function HowWasIt({ untold }: { untold: Untold | null }) {
           Kept: <b>{told}</b>.{' '}
           <button type="button" className="min-h-[24px] cursor-pointer underline" onClick={() => send.mutate(null)}>
             take it back
-          </button>
+          </button>{' '}
+          <Link href={`/outing/${untold.id}/after`} className="underline">
+            tell more of it
+          </Link>
         </p>
       )}
     </section>
