@@ -6,6 +6,7 @@ import type { Cue, Plan } from '@/core/kit/plan';
 import { isOff } from '@/core/outing/track';
 import { marked, wayAt, wayOfMetres, type WayMark } from '@/core/outing/wayClock';
 import type { Opened } from './pack';
+import { backWay, wayOfMetresBack, type BackWay } from './wayHome';
 import { AS_SAID, inForce, type Reason, type RecordedMoment, type Saw, type Sign, type Tap, type While } from './taps';
 
 /** A pulse counts as one observation in so many seconds: its error does not average away. The body lags work, so its first minutes say little. */
@@ -26,7 +27,8 @@ export interface Memory {
 export type Folded = ReturnType<typeof foldTaps>;
 
 /** Reads taps in their order. Those of a phone whose clock is ahead count too. */
-export function foldTaps({ pack, timeline }: Opened, taps: readonly Tap[]) {
+export function foldTaps(opened: Opened, taps: readonly Tap[]) {
+  const { pack, timeline } = opened;
   const list = inForce(taps);
   const watch = list.findLast((t) => t.told.kind === 'recorded')?.told;
   const m: Memory = {
@@ -63,6 +65,7 @@ export function foldTaps({ pack, timeline }: Opened, taps: readonly Tap[]) {
     kept: false,
   };
   let pulses: { atS: number; bpm: number }[] = [];
+  let back: BackWay | null = null;
   const mark = (next: WayMark) => (out.marks = marked(out.marks, next));
   for (const { atMs, told } of list) {
     const atS = m.startMs === null ? 0 : Math.max(0, (atMs - m.startMs) / 1000);
@@ -120,9 +123,12 @@ export function foldTaps({ pack, timeline }: Opened, taps: readonly Tap[]) {
         const clockS = wayAt(out.marks, atS);
         out.place = { atS, metres: told.metres, offM: told.offM, off: isOff(told, { accuracyM: 0 }) };
         // Off the route the clock goes on: nobody knows how far it still is.
-        // On the way back the metres run down again.
-        if (!out.place.off && out.stoppedS === null && out.turnedBackWayS === null)
-          mark({ atS, wayS: wayOfMetres(timeline, told.metres, clockS) });
+        if (out.place.off || out.stoppedS !== null) break;
+        if (out.turnedBackWayS === null) mark({ atS, wayS: wayOfMetres(timeline, told.metres, clockS) });
+        else {
+          back ??= backWay(opened, out.turnedBackWayS);
+          mark({ atS, wayS: wayOfMetresBack(back, told.metres, clockS) });
+        }
         break;
       }
       case 'pulse':

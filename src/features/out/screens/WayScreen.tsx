@@ -1,8 +1,9 @@
 'use client';
-import { Battery } from 'lucide-react';
+import { Battery, Navigation2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { FEELINGS, type Feeling } from '@/core/calibrate/votes';
 import type { CueNow } from '@/core/underway/outThere';
+import { wayHome, type WayHome } from '@/core/underway/wayHome';
 import { clock } from '@/formats/dates';
 import { degrees, type Units } from '@/formats/measures';
 import { Big } from '@/features/out/parts/Big';
@@ -60,7 +61,8 @@ export function WayScreen({
   const say = useToasts((t) => t.say);
   const [lateOpen, setLateOpen] = useState(false);
   const { next, nowS } = out;
-  const { gone, left } = metresNow(opened.timeline, out.wayS);
+  const home = useMemo(() => wayHome(opened, out), [opened, out]);
+  const { gone, left } = home ? { gone: home.goneM, left: home.metres } : metresNow(opened.timeline, out.wayS);
   const asks = asksNow(next);
   const says = next ? cueLine(next.cue, garments) : '';
   const due = next && (next.stands === 'due' || next.stands === 'overdue') ? next : null;
@@ -101,7 +103,8 @@ export function WayScreen({
         )}
       </header>
       <Profile timeline={opened.timeline} wayS={out.wayS} cues={out.cues} next={next} />
-      {out.place?.off && out.turnedBackWayS === null && (
+      {home && <BackNote home={home} units={units} />}
+      {out.place?.off && (
         <p role="status" className="border-y-2 border-act py-1 text-[1.05rem] font-bold text-act">
           {howFar(out.place.offM, units)} off the route: the clock counts till you are back on it.
         </p>
@@ -259,6 +262,35 @@ function StoppedWords({ o, units }: { o: Out; units: Units }) {
       {fingers &&
         fingers.end < fingers.now - 1 &&
         ` Fingers ${degrees(fingers.end, units)} by ${clock(now!.body.toS)} if you stand on.`}
+    </p>
+  );
+}
+
+const COMPASS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'];
+
+/** The way home of somebody who turned back: how far, and where it leads. The arrow stands with north at the top. */
+function BackNote({ home: { metres, towardsDeg }, units }: { home: WayHome; units: Units }) {
+  return (
+    <p
+      role="status"
+      className="flex items-center gap-3 border-y-2 border-ink py-1.5 text-[1.15rem] leading-tight font-bold"
+    >
+      {towardsDeg !== null && (
+        <Navigation2
+          size={30}
+          aria-hidden="true"
+          className="shrink-0"
+          style={{ transform: `rotate(${towardsDeg}deg)` }}
+        />
+      )}
+      <span>
+        Back the way you came: {howFar(metres, units)} to the start
+        {towardsDeg !== null && (
+          <span className="block text-[1rem] font-normal">
+            it leads {COMPASS[Math.round(towardsDeg / 45) % 8]}; the arrow has north at the top
+          </span>
+        )}
+      </span>
     </p>
   );
 }
