@@ -121,11 +121,13 @@ test('the last outing is told in one tap, and taken back; an hour of the strip i
   await line(page).fill('run 30 min easy');
   await page.getByRole('button', { name: /Leave at 11:00/ }).click({ timeout: 60_000 });
   await expect(line(page)).toHaveValue(/11:00/);
-  await page.getByText('Paste a METAR or TAF instead').click();
-  await page.getByLabel('METAR or TAF').fill('hello');
+  await page.getByText('Paste a METAR, a TAF or a forecast instead').click();
+  await page.getByLabel('METAR, TAF or forecast as CSV').fill('hello');
   await page.getByRole('button', { name: 'Use it' }).click();
   await expect(page.getByText('Not taken.')).toBeVisible();
-  await page.getByLabel('METAR or TAF').fill('METAR XXXX 130650Z 24012KT 9999 WIBBLE OVC012 M11/M13 Q1008');
+  await page
+    .getByLabel('METAR, TAF or forecast as CSV')
+    .fill('METAR XXXX 130650Z 24012KT 9999 WIBBLE OVC012 M11/M13 Q1008');
   await page.getByRole('button', { name: 'Use it' }).click();
   await expect(page.getByText('WIBBLE')).toBeVisible();
   await expect(page.getByRole('slider', { name: 'Air', exact: true })).toHaveAttribute('aria-valuetext', '−11 °C');

@@ -313,7 +313,7 @@ function Damaged({ entries }: { entries: readonly BookEntry[] }) {
   if (list.length === 0) return null;
   return (
     <p className="text-[12.5px]">
-      Not to be worked out any more, but kept:{' '}
+      Told without a plan to lay it against, or not to be laid out any more; kept all the same:{' '}
       {list.map((e, i) => (
         <span key={e.id}>
           {i > 0 && ', '}

@@ -1,6 +1,6 @@
 'use client';
 import { DOOR_HUMIDITY } from '@/core/outing/doorDay';
-import { readAviation, type Aviation } from '@/formats/aviation';
+import { readPasted, type Pasted } from '@/formats/pasted';
 import type { Heard } from '@/store/weather';
 import type { FrontProps } from './FrontView';
 import { HowWasIt, Next, RungNote, StillDamp } from './panels/Around';
@@ -31,8 +31,8 @@ export function Aside({
   door: Door;
   props: FrontProps;
   heard: Heard | null;
-  pasted: Aviation | null;
-  onPasted: (a: Aviation | null) => void;
+  pasted: Pasted | null;
+  onPasted: (a: Pasted | null) => void;
   onHelp: () => void;
 }) {
   const { units, nowMs } = props;
@@ -47,7 +47,7 @@ export function Aside({
           const { airC } = door.unsaid.day;
           const station = props.heard?.weather;
           onPasted(
-            readAviation(text, {
+            readPasted(text, {
               nowMs,
               utcOffsetMin: station?.station.utcOffsetMin ?? 0,
               airC,

@@ -4,7 +4,7 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Tried } from '@/core/afterwards/tried';
-import type { Aviation } from '@/formats/aviation';
+import type { Pasted } from '@/formats/pasted';
 import type { HomeLine } from '@/features/home/lines';
 import { Header } from '@/features/shell/Header';
 import { clock, day as dayWords, timeOfDay } from '@/formats/dates';
@@ -52,7 +52,7 @@ const FrontKeysSheet = dynamic(() => import('./FrontKeysSheet').then((m) => m.Fr
 /** The front door: a line of what one is about to do and how it is outside, and the answer to it. */
 export function FrontView(props: FrontProps) {
   const { units, nowMs } = props;
-  const [pasted, setPasted] = useState<Aviation | null>(null);
+  const [pasted, setPasted] = useState<Pasted | null>(null);
   const heard = useMemo(() => withReport(props.heard, pasted, nowMs), [props.heard, pasted, nowMs]);
   const door = useDoor({ ...props, heard });
   const { spoken, told } = door;

@@ -1,17 +1,17 @@
 'use client';
 import { useState } from 'react';
-import type { Aviation } from '@/formats/aviation';
+import type { Pasted } from '@/formats/pasted';
 import { Refused, type Problem } from '@/formats/problem';
 import { Button } from '@/ui/Button';
 import { Problems } from '@/ui/Problems';
 
-/** A pasted METAR or TAF instead of what the station says. @param read reads it, or refuses it with its reasons */
+/** A pasted METAR, TAF or forecast instead of what the station says. @param onRead reads it, or refuses it with its reasons */
 export function PasteReport({
   pasted,
   onRead,
   onDrop,
 }: {
-  pasted: Aviation | null;
+  pasted: Pasted | null;
   onRead: (text: string) => void;
   onDrop: () => void;
 }) {
@@ -30,7 +30,11 @@ export function PasteReport({
   return (
     <details className="mt-1.5 text-[12.5px]">
       <summary className="cursor-pointer text-ink-2">
-        {pasted ? `Weather from the pasted ${pasted.kind} of ${pasted.station}` : 'Paste a METAR or TAF instead'}
+        {pasted
+          ? pasted.kind === 'forecast'
+            ? `Weather from your forecast, ${pasted.hours.length} hours`
+            : `Weather from the pasted ${pasted.kind} of ${pasted.station}`
+          : 'Paste a METAR, a TAF or a forecast instead'}
       </summary>
       {pasted && (
         <p className="mt-1">
@@ -49,7 +53,7 @@ export function PasteReport({
       <textarea
         value={text}
         onChange={(e) => setText(e.target.value)}
-        aria-label="METAR or TAF"
+        aria-label="METAR, TAF or forecast as CSV"
         rows={3}
         placeholder="METAR XXXX 120650Z 24015G28KT 4000 -SN OVC012 M06/M08 Q1008"
         className="mt-1 w-full border border-ink bg-sheet px-2 py-1 text-[12.5px]"

@@ -1,6 +1,6 @@
 import { DOOR_SKIES, USUAL_DOOR, type DoorDay, type DoorSky } from '@/core/outing/doorDay';
 import type { ForecastHour } from '@/core/outing/forecast';
-import type { Aviation } from '@/formats/aviation';
+import type { Pasted } from '@/formats/pasted';
 import type { Heard } from '@/store/weather';
 
 /** The sky of an hour in a word. */
@@ -34,15 +34,19 @@ export function hourAt({ weather, ageMs }: Heard, atMs: number): ForecastHour {
   return weather.hours.reduce((a, b) => (Math.abs(b.timeMs - atMs) < Math.abs(a.timeMs - atMs) ? b : a));
 }
 
-/** The weather with a pasted report in the place of what the station says: a METAR of now, a TAF of the hours to come. */
-export function withReport(heard: Heard | null, pasted: Aviation | null, nowMs: number): Heard | null {
+/** The weather with a pasted report in the place of what the station says: a METAR of now, a TAF or a forecast of the hours to come. */
+export function withReport(heard: Heard | null, pasted: Pasted | null, nowMs: number): Heard | null {
   if (!pasted) return heard;
   const now = pasted.now ?? pasted.hours.find((h) => h.timeMs >= nowMs - 3600_000) ?? pasted.hours[0];
   const station = heard?.weather.station ?? NOWHERE;
   const hours = pasted.hours.length > 0 ? pasted.hours : (heard?.weather.hours ?? [{ ...now, timeMs: nowMs }]);
   return {
     weather: {
-      station: { ...station, id: 'pasted', name: `${pasted.kind} of ${pasted.station}` },
+      station: {
+        ...station,
+        id: 'pasted',
+        name: pasted.kind === 'forecast' ? 'your forecast' : `${pasted.kind} of ${pasted.station}`,
+      },
       issuedMs: nowMs,
       now,
       hours,
