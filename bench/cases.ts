@@ -1,8 +1,11 @@
-import { AVERAGE_PERSON } from '@/core/body/person';
+import { AVERAGE_PERSON, type Person } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import type { Garment } from '@/core/clothing/garment';
+import type { Plan } from '@/core/kit/plan';
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import { SNOW_ALBEDO } from '@/core/outing/timeline';
+import { PLAIN_WISHES } from '@/core/search/wishes';
+import type { Pack } from '@/core/underway/pack';
 import { aLeg, garmentsOf } from '../tests/support/outings';
 
 /** What is timed: one closet, cut to size, and one kind of day, cut to hours. */
@@ -70,3 +73,21 @@ export function outingOf(hours: number): Outing {
 }
 
 export const timelineFor = (hours: number) => timelineOf(outingOf(hours), AVERAGE_PERSON);
+
+/** A logged outing as its phone had it: everything owned, nothing damp, legs by hand. */
+export const loggedPack = ({ id, outing, plan }: { id: string; outing: Outing; plan: Plan }, person: Person): Pack => ({
+  outingId: id,
+  planId: id,
+  planVersion: 1,
+  packedMs: outing.startMs,
+  forecastMs: outing.startMs,
+  outing,
+  person,
+  units: 'metric',
+  closet: [...CATALOGUE],
+  inCloset: CATALOGUE.map((g) => g.id),
+  damp: {},
+  wishes: PLAIN_WISHES,
+  plan,
+  track: null,
+});

@@ -1,3 +1,9 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterwardsOf } from '@/core/afterwards/afterwards';
+import { bookDay } from '@/core/afterwards/day';
+import { lessonFrom, type ToldOuting } from '@/core/underway/outed';
+import { WINTER_FILE, winterWith } from '@/demo/winter';
 import { performance } from 'node:perf_hooks';
 import { phs } from 'jsthermalcomfort';
 import { AVERAGE_PERSON } from '@/core/body/person';
@@ -11,7 +17,7 @@ import { Simulator } from '@/core/simulate/simulator';
 import { stuckOut } from '@/core/questions/stuckOut';
 import type { Series } from '@/core/simulate/series';
 import type { Plan } from '@/core/kit/plan';
-import { closetOf, KIT, timelineFor } from './cases';
+import { closetOf, KIT, loggedPack, timelineFor } from './cases';
 
 /** Speed and memory, printed as JSON lines { name, value, unit }. Never part of the tests. */
 const say = (name: string, value: number, unit: string) =>
@@ -143,5 +149,28 @@ function planning(): void {
   say('resident memory at the end', process.memoryUsage().rss / 1048576, 'MiB');
 }
 
+/** What it takes to go through outings that are over: the logged winter that ships. */
+function afterwards(): void {
+  const { days, lessons } = winterWith(
+    readFileSync(join(process.cwd(), 'src/demo/files', WINTER_FILE), 'utf8'),
+    new Map(),
+  );
+  const told = days.map((d): ToldOuting => ({ taps: d.taps, pack: loggedPack(d, AVERAGE_PERSON) }));
+  const known = lessons[0].lesson.before;
+  const ms = (work: (t: ToldOuting) => unknown) =>
+    told.map((t) => medianMs(() => void work(t), 1)).sort((a, b) => a - b);
+  const learned = ms((t) => lessonFrom(known, AVERAGE_PERSON, t));
+  say('one logged outing learned, median', learned[Math.floor(learned.length / 2)] / 1000, 's');
+  say('one logged outing learned, worst', learned[learned.length - 1] / 1000, 's');
+  const worked = ms((t) => afterwardsOf(known, AVERAGE_PERSON, t));
+  say('one outing worked out for Afterwards, worst', worked[worked.length - 1] / 1000, 's');
+  say(
+    'a winter of 34 days worked out for the book',
+    ms((t) => bookDay(t, AVERAGE_PERSON)).reduce((a, b) => a + b, 0) / 1000,
+    's',
+  );
+}
+
 simulation();
 planning();
+afterwards();

@@ -13,13 +13,13 @@ import type { KitAction, Plan } from '@/core/kit/plan';
 import type { Leg } from '@/core/outing/leg';
 import type { Outing } from '@/core/outing/outing';
 import { makePlan } from '@/core/search/planner';
-import { PLAIN_WISHES } from '@/core/search/wishes';
 import { baseOf, WET_SHARE } from '@/core/afterwards/day';
 import { learnFromAll, openTold, outedOf, type Learning, type ToldOuting } from '@/core/underway/outed';
 import { keyOf } from '@/core/underway/foldTaps';
-import { openPack, type Pack } from '@/core/underway/pack';
+import { openPack } from '@/core/underway/pack';
 import type { Saw, Tap, Told } from '@/core/underway/taps';
 import { DEMO_PERSON } from '@/demo/scenario';
+import { loggedPack } from './cases';
 import type { Winter } from '@/demo/winter';
 
 /**
@@ -330,7 +330,9 @@ ROWS.forEach((row, i) => {
     habit === 'liners'
       ? { ...ideal, legs: ideal.legs.map((l) => (isStop(l) ? { ...l, minutes: l.minutes + 7 } : l)) }
       : ideal;
-  const opening = openPack({ ...packOf(meant, { worn: [], carried: [], openings: {}, cues: [] }, id) });
+  const opening = openPack({
+    ...loggedPack({ id, outing: meant, plan: { worn: [], carried: [], openings: {}, cues: [] } }, DEMO_PERSON),
+  });
   // As the application would: with what was learned so far.
   const planned = makePlan({
     person: athleteAs(DEMO_PERSON, learning.learned),
@@ -345,7 +347,7 @@ ROWS.forEach((row, i) => {
     habit === 'fast'
       ? { ...meant, legs: meant.legs.map((l, k) => (k === 0 ? { ...l, effort: hard(6.2) } : l)) }
       : meant;
-  const pack = packOf(outing, plan, id);
+  const pack = loggedPack({ id, outing, plan }, DEMO_PERSON);
   const opened = openPack(pack);
   const startMs = outing.startMs - OFFSET_MIN * 60_000;
   const taps: Tap[] = [];
@@ -412,25 +414,6 @@ function taught(before: Learning, day: ToldOuting): Learning {
   const { learned, lessons, failed } = learnFromAll(before.learned, DEMO_PERSON, [day]);
   if (failed.length > 0) throw new Error(`could not be learned: ${failed.join(', ')}`);
   return { learned, lessons: [...before.lessons, ...lessons], failed };
-}
-
-function packOf(outing: Outing, plan: Plan, outingId: string): Pack {
-  return {
-    outingId,
-    planId: outingId,
-    planVersion: 1,
-    packedMs: outing.startMs,
-    forecastMs: outing.startMs,
-    outing,
-    person: DEMO_PERSON,
-    units: 'metric',
-    closet: [...CATALOGUE],
-    inCloset: CATALOGUE.map((g) => g.id),
-    damp: {},
-    wishes: PLAIN_WISHES,
-    plan,
-    track: null,
-  };
 }
 
 const rounded = (_: string, v: unknown) =>
