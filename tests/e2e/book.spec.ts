@@ -48,6 +48,12 @@ test('the book: filters grey, a piece lights its days, causes can be called chan
   await page.locator('h1').click();
   await page.keyboard.press('ArrowLeft');
   await expect(page.getByRole('region', { name: 'Long Shoulder from Mill Lane' })).toBeVisible();
+  await page.keyboard.press('f');
+  await expect(page.getByRole('button', { name: /^right \d+$/ })).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('1');
+  await expect(shown(page)).not.toContainText('34 of 34');
+  await page.keyboard.press('Escape');
+  await expect(shown(page)).toContainText('34 of 34');
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await page.keyboard.press('Escape');

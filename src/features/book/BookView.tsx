@@ -20,7 +20,7 @@ import { day as dayWords } from '@/formats/dates';
 import { CausesPanel } from './CausesPanel';
 import { DayPanel } from './DayPanel';
 import { Filters } from './Filters';
-import { EVERYTHING, isLaidOut, shows, winterOf, type Filter, type Told } from './filters';
+import { EVERYTHING, FEELINGS, goingsOf, isLaidOut, shows, winterOf, type Filter, type Told } from './filters';
 import { BOOK_KEYS, type BookKey } from './keys';
 import { SeasonChart } from './SeasonChart';
 import { WearMatrix, type Piece } from './WearMatrix';
@@ -81,7 +81,7 @@ export function BookView({
     const near = days.findLastIndex((d) => d.startMs <= from - MONTH_MS);
     go(sign > 0 ? (far < 0 ? days.length - 1 : far) : Math.max(0, near));
   };
-  const does: Record<BookKey, () => void> = {
+  const does: Record<BookKey, (key: string) => void> = {
     before: () => go(Math.max(0, at - 1)),
     after: () => go(at + 1),
     'month before': () => byMonth(-1),
@@ -93,18 +93,27 @@ export function BookView({
     open: () => chosen && open(chosen),
     find: () => find.current?.focus(),
     all: () => setFilter(EVERYTHING),
+    going: (key) => {
+      const going = goingsOf(days)[Number(key) - 1];
+      if (going) setFilter({ ...filter, goings: filter.goings.has(going) ? new Set() : new Set([going]) });
+    },
+    feeling: () => {
+      const [now] = filter.feelings;
+      const next = FEELINGS[(now ? FEELINGS.indexOf(now) : -1) + 1];
+      setFilter({ ...filter, feelings: next ? new Set([next]) : new Set() });
+    },
     print: () => window.print(),
     help: () => setHelp(true),
   };
   useHotkeys(
-    BOOK_KEYS.flatMap((k) => (k.also ? [k.keys, k.also] : [k.keys])),
+    BOOK_KEYS.flatMap((k) => [...k.keys.split(','), ...(k.also ? [k.also] : [])]),
     (e, hot) => {
       const pressed = [...(hot.shift ? ['shift'] : []), ...(hot.keys ?? [])].join('+');
-      const row = BOOK_KEYS.find((k) => k.keys === pressed || k.also === pressed);
+      const row = BOOK_KEYS.find((k) => k.keys.split(',').includes(pressed) || k.also === pressed);
       // A button or a slider that is focused has these keys for itself.
       if (!row || (e.target as HTMLElement | null)?.closest('button, [role="slider"], a, [role="combobox"]')) return;
       e.preventDefault();
-      does[row.does]();
+      does[row.does](pressed);
     },
     { useKey: true },
   );

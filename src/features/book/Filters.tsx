@@ -3,7 +3,7 @@ import { Search } from 'lucide-react';
 import type { RefObject } from 'react';
 import { temperature, windSpeed, type Units } from '@/formats/measures';
 import { RangeSlider } from '@/ui/RangeSlider';
-import { EVERYTHING, FEELINGS, feels, type Feeling, type Filter, type Told } from './filters';
+import { EVERYTHING, FEELINGS, feels, goingsOf, type Feeling, type Filter, type Told } from './filters';
 import { DayMark, Glyph, GOING_WORDS, goingOf, type Going } from './Marks';
 
 /** What of the book is looked at. What is filtered out greys and never moves; with Alt only that one counts. */
@@ -22,7 +22,7 @@ export function Filters({
   shown: number;
   units: Units;
 }) {
-  const goings = [...new Set(days.map((d) => goingOf(d.day.sport)))].sort();
+  const goings = goingsOf(days);
   const flip = <T,>(set: ReadonlySet<T>, v: T, how: 'add' | 'only'): Set<T> => {
     if (how === 'only') return set.size === 1 && set.has(v) ? new Set() : new Set([v]);
     const next = new Set(set);

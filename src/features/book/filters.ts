@@ -67,5 +67,8 @@ export function shows(f: Filter, e: Told, garments: ReadonlyMap<string, Garment>
   );
 }
 
+/** Ways of going that there are days of, in one order: that of the buttons and of the keys. */
+export const goingsOf = (days: readonly Told[]): Going[] => [...new Set(days.map((d) => goingOf(d.day.sport)))].sort();
+
 /** Winters run from July to June. */
 export const winterOf = (ms: number): number => new Date(ms - 181 * 86_400_000).getUTCFullYear();

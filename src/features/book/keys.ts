@@ -1,5 +1,16 @@
 export type BookKey =
-  'before' | 'after' | 'month before' | 'month after' | 'wrong' | 'open' | 'find' | 'print' | 'help' | 'all';
+  | 'before'
+  | 'after'
+  | 'month before'
+  | 'month after'
+  | 'wrong'
+  | 'open'
+  | 'find'
+  | 'print'
+  | 'help'
+  | 'all'
+  | 'going'
+  | 'feeling';
 
 interface KeyRow {
   does: BookKey;
@@ -19,6 +30,8 @@ export const BOOK_KEYS: readonly KeyRow[] = [
   { does: 'wrong', keys: 'n', shown: 'N', says: 'the next that went wrong' },
   { does: 'open', keys: 'enter', shown: 'Enter', says: 'open the day' },
   { does: 'find', keys: '/', shown: '/', says: 'find' },
+  { does: 'going', keys: '1,2,3,4,5', shown: '1–5', says: 'one way of going, in their order' },
+  { does: 'feeling', keys: 'f', shown: 'F', says: 'the next feeling: right, too warm, too cold, wet' },
   { does: 'all', keys: 'escape', shown: 'Esc', says: 'show all again' },
   { does: 'print', keys: 'p', shown: 'P', says: 'print the winter' },
   { does: 'help', keys: 'shift+?', also: '?', shown: '?', says: 'this list' },
