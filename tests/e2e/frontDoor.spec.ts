@@ -191,10 +191,16 @@ async function agree(page: Page, request: APIRequestContext): Promise<void> {
   mkdirSync(test.info().outputDir, { recursive: true });
   const archive = join(test.info().outputDir, 'mine.zip');
   writeFileSync(archive, await (await request.get('/api/archive')).body());
-  const r = spawnSync(resolve('bin/ember'), ['answer', asked, '--mine', archive, '--now', '2027-01-13T07:05'], {
-    encoding: 'utf8',
-    maxBuffer: 64 * 1024 * 1024,
-  });
+  // The page stands at its station: its light and height belong to the question.
+  const { heard } = (await (await request.get('/api/weather')).json()) as {
+    heard: { weather: { station: { latitude: number; longitude: number; eleM: number } } };
+  };
+  const { latitude, longitude, eleM } = heard.weather.station;
+  const r = spawnSync(
+    resolve('bin/ember'),
+    ['answer', asked, '--mine', archive, '--now', '2027-01-13T07:05', '--place', `${latitude},${longitude},${eleM}`],
+    { encoding: 'utf8', maxBuffer: 64 * 1024 * 1024 },
+  );
   expect(r.stderr).toBe('');
   const said = JSON.parse(r.stdout) as { rung: number; rest: string; startIn: { pieces: string[] }[] };
   await expect(page.getByText(new RegExp(`Rung ${said.rung} of`))).toBeVisible();

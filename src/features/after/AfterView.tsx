@@ -179,10 +179,11 @@ export function AfterView({
   );
 }
 
-const moveCue = async (told: ToldHere, startMs: number, c: CueNow, atS: number): Promise<void> => {
-  await told.untell((t) => t.kind === 'done' && t.cue === c.key);
-  await told.tell({ told: { kind: 'done', cue: c.key }, atMs: startMs + Math.round(atS) * 1000 });
-};
+const moveCue = (told: ToldHere, startMs: number, c: CueNow, atS: number): Promise<unknown> =>
+  told.retell((t) => t.kind === 'done' && t.cue === c.key, {
+    told: { kind: 'done', cue: c.key },
+    atMs: startMs + Math.round(atS) * 1000,
+  });
 
 const meansOf = (list: readonly { startS: number; endS: number; airC: number; wind10: number }[]) => {
   const all = Math.max(

@@ -8,6 +8,19 @@ import type { Problem } from '@/formats/problem';
 
 /** Whoever tells at a desk is a device of its own. */
 const DEVICE = 'at home';
+/** Something to be told, and when it was, ms since 1970 UTC; left out: now. */
+export interface Telling {
+  told: Told;
+  atMs?: number;
+}
+
+/** All taps once: those of the server, and those of here. */
+function together(server: readonly Tap[], here: readonly KeptTap[]): Tap[] {
+  const known = new Map(server.map((t) => [t.id, t]));
+  for (const { id, atMs, device, told } of here) known.set(id, { id, atMs, device, told });
+  return [...known.values()];
+}
+
 /** How long one waits before what is not sent is sent again, ms. */
 const AGAIN_MS = 4000;
 
@@ -21,6 +34,13 @@ export function useTold(outingId: string, server: readonly Tap[]) {
   const [offline, setOffline] = useState(false);
   const sending = useRef(false);
   const gone = useRef(false);
+  /** the newest, also before the page has drawn it; and what is told goes one after the other */
+  const newest = useRef<readonly KeptTap[]>([]);
+  const turn = useRef<Promise<unknown>>(Promise.resolve());
+  const put = useCallback((change: (list: readonly KeptTap[]) => readonly KeptTap[]) => {
+    newest.current = change(newest.current);
+    setHere(newest.current);
+  }, []);
 
   const send = useCallback(async () => {
     if (sending.current) return;
@@ -30,20 +50,20 @@ export function useTold(outingId: string, server: readonly Tap[]) {
       if (gone.current) return;
       setOffline(off);
       const now = new Map(changed.map((t) => [t.id, t]));
-      setHere((list) => list.map((t) => now.get(t.id) ?? t));
+      put((list) => list.map((t) => now.get(t.id) ?? t));
     } catch (e) {
       setTrouble((e as Error).message);
     } finally {
       sending.current = false;
     }
-  }, []);
+  }, [put]);
 
   useEffect(() => {
     gone.current = false;
     void kept
       .taps(outingId)
       .then((list) => {
-        setHere((now) => [...now, ...list.filter((t) => !now.some((n) => n.id === t.id))]);
+        put((now) => [...now, ...list.filter((t) => !now.some((n) => n.id === t.id))]);
         return send();
       })
       .catch((e: Error) => setTrouble(e.message));
@@ -52,16 +72,12 @@ export function useTold(outingId: string, server: readonly Tap[]) {
       gone.current = true;
       clearInterval(timer);
     };
-  }, [outingId, send]);
+  }, [outingId, put, send]);
 
-  const taps = useMemo((): Tap[] => {
-    const known = new Map(server.map((t) => [t.id, t]));
-    for (const { id, atMs, device, told } of here) known.set(id, { id, atMs, device, told });
-    return [...known.values()];
-  }, [server, here]);
+  const taps = useMemo(() => together(server, here), [server, here]);
 
-  /** @param list what is told and when it was, ms since 1970 UTC; left out: now */
-  const tell = async (...list: { told: Told; atMs?: number }[]): Promise<string[]> => {
+  const store = async (list: readonly Telling[]): Promise<string[]> => {
+    if (list.length === 0) return [];
     const fresh = list.map(({ told, atMs }, i): KeptTap => ({
       id: uuid(),
       // Told together, in this order.
@@ -78,20 +94,24 @@ export function useTold(outingId: string, server: readonly Tap[]) {
       return [];
     }
     setTrouble(null);
-    setHere((now) => [...now, ...fresh]);
+    put((now) => [...now, ...fresh]);
     void send();
     return fresh.map((t) => t.id);
   };
-  /** Takes back what holds now and is like that. */
-  const untell = (is: (told: Told) => boolean) =>
-    tell(
-      ...inForce(taps)
-        .filter((t) => is(t.told))
-        .map((t) => ({ told: { kind: 'undo' as const, tap: t.id } })),
-    );
+  /** Takes back what holds by then and is like that, and tells something else in its place: one step, whatever is told meanwhile. */
+  const retell = (is: (told: Told) => boolean, ...list: Telling[]): Promise<string[]> => {
+    const next = turn.current.then(() => {
+      const old = inForce(together(server, newest.current)).filter((t) => is(t.told));
+      return store([...old.map((t) => ({ told: { kind: 'undo' as const, tap: t.id } })), ...list]);
+    });
+    turn.current = next.catch(() => {});
+    return next;
+  };
+  const tell = (...list: Telling[]) => retell(() => false, ...list);
+  const untell = (is: (told: Told) => boolean) => retell(is);
   const refused: Problem[] = here.flatMap((t) => (t.place === 'refused' ? (t.problems ?? []) : []));
   const waiting = here.filter((t) => t.place === 'here').length;
-  return { taps, tell, untell, refused, waiting, offline, trouble };
+  return { taps, tell, untell, retell, refused, waiting, offline, trouble };
 }
 
 export type ToldHere = ReturnType<typeof useTold>;
