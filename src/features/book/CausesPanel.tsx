@@ -54,7 +54,7 @@ export function CausesPanel({
             <Counted had={c.othersHad} all={c.others} says="others" />
             <p className="mt-0.5 flex flex-wrap items-center gap-x-2">
               <b>{c.then}</b>
-              <Button size="small" kind="quiet" onClick={() => onCall(c.id, 'chance')}>
+              <Button size="small" kind="quiet" className="no-print" onClick={() => onCall(c.id, 'chance')}>
                 That is chance
               </Button>
             </p>

@@ -65,7 +65,7 @@ export function DayPanel({ d, garments, units }: { d: Told; garments: ReadonlyMa
         ))}
       </dl>
       {day.note && <p className="speak mt-1 text-[16px] leading-snug italic">“{day.note}”</p>}
-      <p className="mt-2 flex flex-wrap gap-2">
+      <p className="no-print mt-2 flex flex-wrap gap-2">
         <Link
           prefetch={false}
           href={`/outing/${d.id}/after`}

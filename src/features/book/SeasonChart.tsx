@@ -60,7 +60,7 @@ const heads = 'absolute left-0 leading-tight text-[12px] text-ink-2';
 
 function Gutter({ units }: ChartProps) {
   return (
-    <div className="sticky left-0 z-10 bg-paper" style={{ height: HIGH }}>
+    <div className="sticky left-0 z-10 bg-paper print:bg-transparent" style={{ height: HIGH }}>
       <p className={heads} style={{ top: FELT.top }}>
         <b className="block text-[13px] text-ink">It felt, {temperatureUnit(units)}</b>
         down is harsher

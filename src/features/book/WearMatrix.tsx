@@ -53,7 +53,7 @@ export function WearMatrix({
           </span>
         ))}
       </span>
-      <ul className="sticky left-0 z-10 bg-paper" style={{ height: high }}>
+      <ul className="sticky left-0 z-10 bg-paper print:bg-transparent" style={{ height: high }}>
         {rows.map(({ piece: { garment } }) => (
           <li key={garment.id} style={{ height: ROW }}>
             <button
