@@ -18,6 +18,7 @@ export default async function Page() {
       more={more.map((o) => ({ id: o.id, name: o.name, startMs: o.startMs }))}
       away={away.map((o) => ({ id: o.id, name: o.name, startMs: o.startMs }))}
       over={over}
+      learned={athlete.known?.outings ?? 0}
       units={athlete.units}
       trash={trash}
     />

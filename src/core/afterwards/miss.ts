@@ -1,4 +1,5 @@
-import { SCALES, type Lesson } from '@/core/calibrate/learn';
+import { type Lesson } from '@/core/calibrate/learn';
+import { SCALES } from '@/core/calibrate/readings';
 import { EIGHT_IN_TEN } from '@/core/quantity/normal';
 import { FELT, type Felt } from '@/core/calibrate/words';
 

@@ -4,7 +4,7 @@ import type { Person } from '@/core/body/person';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { closetAs, garmentKnown, type GarmentsLearned } from '@/core/calibrate/garments';
 import { athleteWith, type Learned } from '@/core/calibrate/learned';
-import type { Outed } from '@/core/calibrate/learn';
+import type { Outed } from '@/core/calibrate/readings';
 import { garmentWater } from '@/core/judge/garmentWater';
 import { members, UNKNOWNS } from '@/core/questions/chances';
 import { runPlan } from '@/core/questions/question';

@@ -1,6 +1,7 @@
 import type { Person } from '@/core/body/person';
 import { ln } from '@/core/quantity/exact';
-import { HOME_SCALE_G, linearised, SCALES, spreadOf, bodySd, weighedSd, type FeltThen, type Outed } from './learn';
+import { linearised, spreadOf } from './learn';
+import { HOME_SCALE_G, SCALES, bodySd, weighedSd, type FeltThen, type Outed } from './readings';
 import type { Learned } from './learned';
 import { PARAMETER_NAMES } from './learned';
 import { wordSays } from './ordinal';

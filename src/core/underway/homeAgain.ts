@@ -1,5 +1,5 @@
 import { bodyParameters } from '@/core/body/bodyParameters';
-import { readTold, wordAt, type FeltThen } from '@/core/calibrate/learn';
+import { readTold, wordAt, type FeltThen } from '@/core/calibrate/readings';
 import { PARTS, type Felt, type Part } from '@/core/calibrate/words';
 import type { Garment } from '@/core/clothing/garment';
 import { garmentWater } from '@/core/judge/garmentWater';

@@ -1,6 +1,7 @@
 import type { Person } from '@/core/body/person';
 import { weighedLossG } from '@/core/calibrate/bodyLoss';
-import { HOME_SCALE_G, lessonOf, type FeltThen, type Lesson, type Outed } from '@/core/calibrate/learn';
+import { lessonOf, type Lesson } from '@/core/calibrate/learn';
+import { HOME_SCALE_G, type FeltThen, type Outed } from '@/core/calibrate/readings';
 import type { Learned } from '@/core/calibrate/learned';
 import type { Feeling } from '@/core/calibrate/votes';
 import { PARTS, type Felt } from '@/core/calibrate/words';

@@ -1,16 +1,10 @@
 'use client';
-import { useRef, useState } from 'react';
-import { Pause, Upload } from 'lucide-react';
+import { useState } from 'react';
 import type { OneWhile } from '@/core/afterwards/whiles';
-import type { Recorded } from '@/core/afterwards/recorded';
-import { weighedLossG } from '@/core/calibrate/bodyLoss';
 import { FELT, PARTS, type Felt, type Part } from '@/core/calibrate/words';
 import type { OutThere } from '@/core/underway/outThere';
 import { SEEN_AT, type Saw } from '@/core/underway/taps';
-import { PERSON_RANGE } from '@/core/body/person';
 import { clock } from '@/formats/dates';
-import type { Problem } from '@/formats/problem';
-import { turnOf } from '@/formats/turns';
 import {
   fromTemperature,
   fromWind,
@@ -21,11 +15,10 @@ import {
   windUnit,
   type Units,
 } from '@/formats/measures';
-import { problemsOf, request } from '@/ui/api';
-import { Button } from '@/ui/Button';
 import { NumberCell } from '@/ui/NumberCell';
-import { Problems } from '@/ui/Problems';
+import { BodyOnScale } from './BodyOnScale';
 import type { ToldHere } from './useTold';
+import { WatchTrack } from './WatchTrack';
 
 const upper = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 const PLACE: Record<(typeof SEEN_AT)[number], readonly Saw['what'][]> = {
@@ -62,21 +55,14 @@ export function TellPanel({
       </h2>
       <Words out={out} whiles={whiles} told={told} />
       <Seen out={out} told={told} />
-      <Weights out={out} told={told} units={units} />
+      <BodyOnScale out={out} told={told} units={units} />
       <Weather out={out} told={told} meant={meant} units={units} />
-      <Track outingId={outingId} out={out} told={told} />
+      <WatchTrack outingId={outingId} out={out} told={told} />
       <Note key={out.note} out={out} told={told} />
     </section>
   );
 }
 
-const LOOK: Record<Felt, string> = {
-  cold: 'url(#too-cold)',
-  cool: 'none',
-  fine: 'none',
-  warm: 'none',
-  hot: 'none',
-};
 const TONE: Record<Felt, string> = { cold: 'text-cold', cool: 'text-cold', fine: '', warm: '', hot: '' };
 
 /** Five words by part and while. */
@@ -130,7 +116,6 @@ function Words({ out, whiles, told }: { out: OutThere; whiles: readonly OneWhile
               aria-pressed={wordOf(part) === f}
               onClick={() => say(part, f)}
               className={`min-h-[28px] cursor-pointer rounded-[3px] border text-[12.5px] ${wordOf(part) === f ? 'border-ink bg-ink font-semibold text-white' : `border-grid-2 bg-sheet hover:bg-worn ${TONE[f]}`}`}
-              style={{ backgroundImage: wordOf(part) === f ? 'none' : LOOK[f] }}
             >
               {f}
             </button>
@@ -162,74 +147,6 @@ function Seen({ out, told }: { out: OutThere; told: ToldHere }) {
             </button>
           )),
         )}
-      </div>
-    </div>
-  );
-}
-
-const EMPTY = { beforeKg: null, afterKg: null, drankL: null, ateKg: null, passedL: null };
-type Half = Record<keyof typeof EMPTY, number | null>;
-
-/** The body on the scale. It counts once both weights stand; what is not filled in beside them is nothing. */
-function Weights({ out, told, units }: { out: OutThere; told: ToldHere; units: Units }) {
-  const [half, setHalf] = useState<Half>(out.body ?? EMPTY);
-  const kg = turnOf('kg', units);
-  const litre = turnOf('L', units);
-  const rows: [keyof Half, string, typeof kg, readonly [number, number]][] = [
-    ['beforeKg', 'before', kg, [PERSON_RANGE.massKg[0], PERSON_RANGE.massKg[1]]],
-    ['afterKg', 'after', kg, [PERSON_RANGE.massKg[0], PERSON_RANGE.massKg[1]]],
-    ['drankL', 'drunk', litre, [0, 30]],
-    ['ateKg', 'eaten', kg, [0, 15]],
-    ['passedL', 'passed', litre, [0, 15]],
-  ];
-  const take = (key: keyof Half, value: number | null) => {
-    const next = { ...half, [key]: value };
-    setHalf(next);
-    const { beforeKg, afterKg, drankL, ateKg, passedL } = next;
-    if (beforeKg === null || afterKg === null) {
-      if (out.body) void told.untell((t) => t.kind === 'body');
-      return;
-    }
-    void told.tell({
-      told: {
-        kind: 'body',
-        weights: { beforeKg, afterKg, drankL: drankL ?? 0, ateKg: ateKg ?? 0, passedL: passedL ?? 0 },
-      },
-    });
-  };
-  const lost = out.body ? weighedLossG(out.body) / 1000 : null;
-  return (
-    <div role="group" aria-label="Your body on the scale" className="border-t border-grid-2 pt-2">
-      <h3 className="flex items-baseline justify-between font-semibold">
-        You on the scale
-        {lost !== null && (
-          <span className={`text-[12px] font-normal ${lost < 0 ? 'text-act' : 'text-ink-2'}`}>
-            {lost < 0
-              ? 'you cannot have gained: look again'
-              : `lost ${minus(kg.show(lost), 2)} ${kg.unit}: sweat, breath and what burns`}
-          </span>
-        )}
-      </h3>
-      <div className="mt-1 flex flex-wrap gap-x-2 gap-y-1">
-        {rows.map(([key, label, turn, [low, high]]) => (
-          <label key={key} className="text-[12px] text-ink-2">
-            {label}, {turn.unit}
-            <span className="block">
-              <NumberCell
-                rule={{
-                  label: `${label}, ${turn.unit}`,
-                  low: turn.show(low),
-                  high: turn.show(high),
-                  unit: turn.unit,
-                  optional: true,
-                }}
-                value={half[key] === null ? null : Number(turn.show(half[key]).toFixed(2))}
-                width="w-[4.4em]"
-                onTake={(v) => take(key, v === null ? null : turn.keep(v))}
-              />
-            </span>
-          </label>
-        ))}
       </div>
     </div>
   );
@@ -280,74 +197,6 @@ function Weather({
           />
         </label>
         <span className="self-end pb-1">empty: as forecast</span>
-      </div>
-    </div>
-  );
-}
-
-/** What a watch recorded: read by the server, shown, and told like any tap. */
-function Track({ outingId, out, told }: { outingId: string; out: OutThere; told: ToldHere }) {
-  const input = useRef<HTMLInputElement>(null);
-  const [busy, setBusy] = useState(false);
-  const [problems, setProblems] = useState<Problem[]>([]);
-  const [read, setRead] = useState<Recorded | null>(null);
-  const bring = async (file: File) => {
-    const form = new FormData();
-    form.set('track', file);
-    setBusy(true);
-    setProblems([]);
-    try {
-      const recorded = await request<Recorded>('POST', `/api/outings/${outingId}/track`, form);
-      setRead(recorded);
-      const { startMs, endMs, moments } = recorded;
-      await told.tell(
-        { told: { kind: 'started', by: 'moving' }, atMs: startMs },
-        { told: { kind: 'recorded', startMs, endMs, moments } },
-      );
-    } catch (e) {
-      setProblems(problemsOf(e));
-    } finally {
-      setBusy(false);
-      if (input.current) input.current.value = '';
-    }
-  };
-  const pulses = (out.recorded ?? []).flatMap((m) => m.bpm ?? []);
-  const mean = pulses.reduce((a, b) => a + b, 0) / Math.max(1, pulses.length);
-  return (
-    <div className="border-t border-grid-2 pt-2">
-      <h3 className="font-semibold">What a watch recorded</h3>
-      <Problems problems={problems} title="Not read." />
-      <div className="mt-1 flex flex-wrap items-center gap-2">
-        <input
-          ref={input}
-          type="file"
-          accept=".gpx,.csv,.txt,application/gpx+xml,text/csv"
-          aria-label="Recorded track, GPX or CSV of time and pulse"
-          className="sr-only"
-          onChange={(e) => e.target.files?.[0] && void bring(e.target.files[0])}
-        />
-        <Button size="small" disabled={busy} onClick={() => input.current?.click()}>
-          <Upload size={13} aria-hidden="true" />
-          {busy ? 'Reading…' : out.recorded ? 'Another track' : 'GPX, or CSV of time and pulse'}
-        </Button>
-        {out.recorded && (
-          <>
-            <span className="text-[12.5px]">
-              {clock(out.nowS)} h, {out.recorded.length} moments
-              {pulses.length > 0 && `, pulse ${mean.toFixed(0)} in the mean`}
-              {read?.onRoute != null && `, ${Math.round(100 * read.onRoute)} % on the route`}
-            </span>
-            <Button size="small" kind="quiet" onClick={() => void told.untell((t) => t.kind === 'recorded')}>
-              Take it out
-            </Button>
-          </>
-        )}
-        {!out.recorded && (
-          <span className="flex items-center gap-1 text-[12px] text-ink-3">
-            <Pause size={12} aria-hidden="true" />
-            it brings the real clock, stops and pulse
-          </span>
-        )}
       </div>
     </div>
   );

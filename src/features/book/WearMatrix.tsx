@@ -4,7 +4,8 @@ import type { Garment } from '@/core/clothing/garment';
 import { C } from '@/ui/draw/palette';
 import { useWidth } from '@/ui/draw/useWidth';
 import type { Told } from './filters';
-import { GUTTER, NOTES, places } from './SeasonChart';
+import { GUTTER, NOTES } from './lanes';
+import { places } from './SeasonChart';
 
 export interface Piece {
   garment: Garment;

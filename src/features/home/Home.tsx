@@ -19,8 +19,11 @@ export function Home({
   away,
   trash,
   over,
+  learned,
   units,
 }: {
+  /** outings the athlete is known by */
+  learned: number;
   outings: HomeLine[];
   /** further outings, by name only */
   more: { id: string; name: string; startMs: number }[];
@@ -97,8 +100,9 @@ export function Home({
           </p>
           <h2 className="mt-5 font-semibold">Before you trust it</h2>
           <p className="mt-1 text-ink-2">
-            This calculates heat and water from physics and published standards. It does not know you yet and never
-            claims certainty.
+            This calculates heat and water from physics and published standards. It knows of you what you gave and{' '}
+            {learned === 0 ? 'nothing more yet' : `what ${learned === 1 ? 'one outing' : `${learned} outings`} taught`},
+            and never claims certainty.
           </p>
           <ul className="mt-2 space-y-1.5 text-[12.5px] text-ink-2">
             {CAUTIONS.map((c) => (

@@ -191,7 +191,7 @@ function PersonalRow({ name, counts }: { name: Key; counts: number | null }) {
     <Controller<Form, `person.${Key}`>
       name={`person.${name}`}
       render={({ field }) => (
-        <div className="grid grid-cols-[180px_78px_minmax(0,1fr)_70px_60px] items-center gap-2 max-[560px]:grid-cols-[70px_minmax(0,1fr)_70px_54px]">
+        <div className="grid grid-cols-[180px_78px_minmax(0,1fr)_78px_88px] items-center gap-2 max-[560px]:grid-cols-[70px_minmax(0,1fr)_70px_84px]">
           <span className="max-[560px]:col-span-4">
             <b className="font-semibold">{label}</b>
             <span className="block text-[12px] leading-tight text-ink-3">{how}</span>

@@ -1,7 +1,8 @@
 import { isInside, missOf } from '@/core/afterwards/miss';
 import { EIGHT_IN_TEN } from '@/core/quantity/normal';
 import { FEW, seasonOf, stretched, wearOf, weekMean, type Counted } from '@/core/afterwards/season';
-import type { FeltThen, Said } from '@/core/calibrate/learn';
+import type { Said } from '@/core/calibrate/learn';
+import type { FeltThen } from '@/core/calibrate/readings';
 import { aDay } from '#tests/support/aDay';
 
 const felt = (word: FeltThen['word'], said: number, over: Partial<FeltThen & Said> = {}): FeltThen & Said => ({

@@ -1,7 +1,8 @@
 import { AVERAGE_PERSON, checkPerson, PERSON_RANGE } from '@/core/body/person';
 import { addMoment, noCost } from '@/core/judge/cost';
 import { noMoment } from '@/core/judge/moment';
-import { expects, learn, SCALES, wordAt, type FeltThen, type Outed } from '@/core/calibrate/learn';
+import { expects, learn } from '@/core/calibrate/learn';
+import { SCALES, wordAt, type FeltThen, type Outed } from '@/core/calibrate/readings';
 import { FELT, type Felt } from '@/core/calibrate/words';
 import {
   athleteAs,
