@@ -145,6 +145,7 @@ test('an outing that nobody tapped is told by hand: gone as planned, then what w
   const path = `/outing/${id}/after`;
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
   await page.goto(path);
+  await expect(page.getByLabel('Recorded track, GPX or CSV of time and pulse')).toBeAttached();
   await page.getByRole('button', { name: 'It was gone as planned' }).click();
   await expect(page.getByText('Said and felt')).toBeVisible({ timeout: 30_000 });
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Not told yet.');

@@ -5,6 +5,7 @@ import type { OutThere } from '@/core/underway/outThere';
 import { clock } from '@/formats/dates';
 import { Button } from '@/ui/Button';
 import type { ToldHere } from './useTold';
+import { WatchTrack } from './WatchTrack';
 
 /** An outing of which nobody said that it was gone. */
 export function NotGone({ told, opened, out }: { told: ToldHere; opened: Opened; out: OutThere }) {
@@ -22,7 +23,7 @@ export function NotGone({ told, opened, out }: { told: ToldHere; opened: Opened;
   return (
     <section className="max-w-[66ch] pt-4">
       <h1 className="speak text-[26px] leading-tight font-semibold">
-        {out.stage === 'way' ? 'Begun, and nobody said it is over.' : 'Was it gone?'}
+        {out.stage === 'way' ? 'Begun, and nobody said it is over.' : 'Have you been?'}
       </h1>
       <p className="mt-2 text-[15px]">
         Take the plan as the first guess: gone as planned, {clock(timeline.endS)} h
@@ -34,6 +35,9 @@ export function NotGone({ told, opened, out }: { told: ToldHere; opened: Opened;
           It was gone as planned
         </Button>
       </p>
+      <div className="mt-5">
+        <WatchTrack outingId={pack.outingId} out={out} told={told} />
+      </div>
     </section>
   );
 }
