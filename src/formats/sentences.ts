@@ -3,6 +3,9 @@ import type { Verdict } from '@/core/judge/verdict';
 import { clock } from './dates';
 import { degrees, difference, grams, temperature, windSpeed, type Units } from './measures';
 
+/** How many outings, in words. */
+export const outingsWords = (n: number): string => (n === 1 ? 'one outing' : `${n} outings`);
+
 /** Fills the number slots of a verdict. */
 export function fillSlots(text: string, units: Units): string {
   return text.replace(/\{(\w+):(-?[\d.]+)\}/g, (_, kind: string, value: string) => {

@@ -3,7 +3,7 @@ import type { DryingPlace } from '@/core/moisture/drying';
 import type { Athlete } from './athlete';
 import { wallClock } from './clock';
 import { listCloset } from './closet';
-import { getOuting, listOutings } from './outings';
+import { listOutings } from './outings';
 import { listPlans } from './plans';
 
 /** One piece that is damp or hangs. */
@@ -57,9 +57,8 @@ export async function readRack(athlete: Athlete): Promise<Rack> {
     // An outing's own clock is its place's; the rack's is this house's: the start is read as if both were one.
     const hours = (line.startMs - nowMs) / 3600_000;
     if (hours < 0 || line.plans === 0) continue;
-    const [outing, plans] = await Promise.all([getOuting(athlete.id, line.id), listPlans(athlete.id, line.id)]);
+    const plans = await listPlans(athlete.id, line.id);
     const newest = plans.reduce((a, b) => (b.updatedMs > a.updatedMs ? b : a));
-    if (!outing) continue;
     const missed = missedBy(newest.plan, wet, { hours, closet }).map((m) => ({
       ...m,
       name: named.get(m.garment) ?? '',

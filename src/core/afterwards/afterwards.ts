@@ -3,6 +3,8 @@ import type { Learned } from '@/core/calibrate/learned';
 import { lessonOf, type Lesson } from '@/core/calibrate/learn';
 import { teachesMost, type Ask, type Teaches } from '@/core/calibrate/teaches';
 import { PARTS } from '@/core/calibrate/words';
+import { isStop } from '@/core/effort/sports';
+import { isUnderRoof } from '@/core/outing/leg';
 import { SETTLE_S } from '@/core/judge/limits';
 import { outedOf, openTold, type ToldOuting } from '@/core/underway/outed';
 import { baseOf } from './day';
@@ -21,7 +23,6 @@ export interface Afterwards {
 
 /** So many of what would teach are worth saying. */
 const ASKS = 3;
-const STOPS: ReadonlySet<string> = new Set(['stand', 'sit', 'camp']);
 
 /** Works out an outing that is over. @param before what was known before it @param person as they give themselves @throws OutOfRange */
 export function afterwardsOf(before: Learned, person: Person, told: ToldOuting): Afterwards {
@@ -36,7 +37,7 @@ export function afterwardsOf(before: Learned, person: Person, told: ToldOuting):
   };
   const base = baseOf(out.plan, o.closet);
   const socks = o.closet.find((g) => out.plan.worn.includes(g.id) && g.group === 'feet' && g.role === 'base');
-  const stop = whiles.find((w) => o.timeline.legs.some((l) => l.name === w.name && STOPS.has(l.sport)));
+  const stop = whiles.find((w) => o.timeline.legs.some((l) => l.name === w.name && isStop(l) && !isUnderRoof(l)));
   const asks: Ask[] = [
     ...[base, socks].flatMap((g): Ask[] => (g ? [{ kind: 'weigh', garment: g.id }] : [])),
     { kind: 'body' },

@@ -1,18 +1,19 @@
 import type { Felt, Part } from '@/core/calibrate/words';
 import type { Person } from '@/core/body/person';
 import { fabricResistance, type Garment } from '@/core/clothing/garment';
-import { wornAt } from '@/core/kit/replay';
+import { everWorn, wornAt } from '@/core/kit/replay';
 import type { Plan } from '@/core/kit/plan';
 import { feelsLikeC } from '@/core/outing/feelsLike';
+import { isInRoom, meanOver } from '@/core/outing/meanOver';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { isStop, type Sport } from '@/core/effort/sports';
 import { runPlan } from '@/core/questions/question';
 import { CLO } from '@/core/quantity/units';
 import { wetPieces, type WetPiece } from '@/core/underway/homeAgain';
 import { outedOf, openTold, type ToldOuting } from '@/core/underway/outed';
-import { wornPlan, type OutThere } from '@/core/underway/outThere';
+import type { OutThere } from '@/core/underway/outThere';
 import type { Saw } from '@/core/underway/taps';
-import { factsOf, type Facts } from './facts';
+import { factsOf, overChest, type Facts } from './facts';
 
 /** How a day was, by what was told of it. */
 export const WAS = ['right', 'too warm', 'too cold'] as const;
@@ -56,22 +57,17 @@ export interface BookDay {
 /** Water in the innermost torso piece that is felt as wet, as a share of its dry mass (engineering value: about what drips into a hand). */
 export const WET_SHARE = 0.12;
 const DRESSED_S = 600;
-const OUT: (s: Stretch) => boolean = (s) => !(s.airC > 12 && s.wind10 === 0 && s.speedMs === 0);
 
 /** Mean over the time outside. */
 function outside(stretches: readonly Stretch[], of: (s: Stretch) => number): number {
-  const out = stretches.filter(OUT);
-  const list = out.length > 0 ? out : stretches;
-  const seconds = list.reduce((sum, s) => sum + s.endS - s.startS, 0);
-  return list.reduce((sum, s) => sum + of(s) * (s.endS - s.startS), 0) / Math.max(1, seconds);
+  const out = stretches.filter((s) => !isInRoom(s));
+  return meanOver(out.length > 0 ? out : stretches, of);
 }
 
 /** Cloth over the chest at a moment, clo: thickness over conductivity, without air between (ISO 9920 counts that too). */
 export function chestClo(plan: Plan, closet: readonly Garment[], atS: number): number {
   const on = wornAt(plan, atS);
-  return closet
-    .filter((g) => on.has(g.id) && (g.panels.chest?.coverage ?? 0) > 0.3)
-    .reduce((sum, g) => sum + fabricResistance(g) / CLO, 0);
+  return closet.filter((g) => on.has(g.id) && overChest(g)).reduce((sum, g) => sum + fabricResistance(g) / CLO, 0);
 }
 
 /** What was told in a word, or the whole of it: cold anywhere goes before warm. */
@@ -105,8 +101,7 @@ export function bookDay(told: ToldOuting, person: Person, word: OneWord | null =
   const base = baseOf(out.plan, pack.closet);
   const weighed = base ? out.weighed[base.id] : undefined;
   const baseG = base && weighed !== undefined ? Math.max(0, weighed - base.massG) : null;
-  const worn = new Set(plan.worn);
-  for (const cue of plan.cues) for (const a of cue.actions) if (a.do === 'putOn') worn.add(a.garment);
+  const worn = everWorn(plan);
   const along = new Set(pack.closet.map((g) => g.id));
   return {
     sport: pack.outing.sport,
@@ -126,7 +121,7 @@ export function bookDay(told: ToldOuting, person: Person, word: OneWord | null =
     saw: out.saw,
     note: out.note,
     baseG,
-    facts: factsOf({ timeline, plan: wornPlan(out, 'never'), closet: pack.closet, out, person }),
+    facts: factsOf({ timeline, plan, closet: pack.closet, out, person }),
   };
 }
 

@@ -4,9 +4,11 @@ import { maximalMetabolicRate, reserveOf } from '@/core/effort/fromAthlete';
 import { isStop } from '@/core/effort/sports';
 import { settingAt, wornAt } from '@/core/kit/replay';
 import type { Plan } from '@/core/kit/plan';
+import { isUnderRoof } from '@/core/outing/leg';
 import { stretchAt } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import type { OutThere } from '@/core/underway/outThere';
+import { meanOver } from '@/core/outing/meanOver';
 
 /** What may have made a day go wrong, as numbers: patterns are looked for in these. */
 export interface Facts {
@@ -43,6 +45,9 @@ const FIRST_S = 1800;
 const TIGHT = 100;
 const OPEN = 0.3;
 
+/** Whether it is a layer over the chest: it covers more than a strap or a collar does. */
+export const overChest = (g: Garment): boolean => (g.panels.chest?.coverage ?? 0) > 0.3;
+
 /** Reads what may matter of a day that was gone. */
 export function factsOf({
   timeline,
@@ -74,7 +79,7 @@ export function factsOf({
   const dressed = onAt(DRESSED_S);
   const stop = legs
     .map((l, i) => ({ l, fromS: legStartS[i], seconds: legStartS[i + 1] - legStartS[i] }))
-    .filter(({ l }) => isStop(l) && l.shelter !== 'indoor')
+    .filter(({ l }) => isStop(l) && !isUnderRoof(l))
     .sort((a, b) => b.seconds - a.seconds)[0];
   // Things are put on on arrival: a third of the way through the stop one stands as one stands there.
   const atStop = stop ? onAt(stop.fromS + stop.seconds / 3) : [];
@@ -93,8 +98,8 @@ export function factsOf({
     handsWarmAtStop: atStop.some((g) => g.group === 'hands' && g.role !== 'liner' && g.role !== 'heater'),
     jacketAtStop: atStop.some(isJacket),
     jacketGoing: dressed.some(isJacket),
-    layers: dressed.filter((g) => g.group === 'torso' && (g.panels.chest?.coverage ?? 0) > 0.3).length,
-    windMs: lasting(stretches, (s) => s.wind10) / spent(stretches),
+    layers: dressed.filter((g) => g.group === 'torso' && overChest(g)).length,
+    windMs: meanOver(stretches, (s) => s.wind10),
     fallsMm: lasting(stretches, (s) => s.precipitationMmH) / 3600,
     darkShare: lasting(stretches, (s) => (s.sunDeg !== undefined && s.sunDeg < 0 ? 1 : 0)) / Math.max(1, endS),
     missedCues: out.cues.filter((c) => c.stands !== 'done').length,

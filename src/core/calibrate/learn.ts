@@ -4,6 +4,7 @@ import type { Garment } from '@/core/clothing/garment';
 import { runPlan } from '@/core/questions/question';
 import { exp } from '@/core/quantity/exact';
 import { clamp } from '@/core/quantity/range';
+import { everWorn } from '@/core/kit/replay';
 import { garmentKnown, withLoft, type Factor, type FactorName, type GarmentsLearned } from './garments';
 import { athleteWith, PARAMETER_NAMES, type Learned, type Parameter } from './learned';
 import { wordSays } from './ordinal';
@@ -78,8 +79,7 @@ const CLOTHES: Partial<Record<Part, Garment['group']>> = { torso: 'torso', hands
 /** Factors that an outing may teach: of what was weighed how wet it comes home, of the thickest worn where it was felt how thick it is. */
 function factorsAsked(o: Outed): FactorAsked[] {
   const told = new Set(o.felt.map((f) => CLOTHES[f.part]));
-  const worn = new Set(o.plan.worn);
-  for (const c of o.plan.cues) for (const a of c.actions) if (a.do === 'putOn') worn.add(a.garment);
+  const worn = everWorn(o.plan);
   const lofts = o.closet
     .filter((g) => worn.has(g.id) && told.has(g.group) && g.thicknessMm >= LEAST_LOFT_MM && g.role !== 'footwear')
     .sort((a, b) => b.thicknessMm - a.thicknessMm)

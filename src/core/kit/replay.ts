@@ -23,6 +23,13 @@ export function wornAt(plan: Plan, atS: number): Set<string> {
   return on;
 }
 
+/** Ids of what is worn at any time: from the start, or put on later. */
+export function everWorn(plan: Plan): Set<string> {
+  const worn = new Set(plan.worn);
+  for (const cue of plan.cues) for (const a of cue.actions) if (a.do === 'putOn') worn.add(a.garment);
+  return worn;
+}
+
 /** Whether a garment is on at a moment, s. */
 export const isWorn = (plan: Plan, garment: string, atS: number): boolean => wornAt(plan, atS).has(garment);
 

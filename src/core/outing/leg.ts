@@ -1,6 +1,6 @@
 import type { Shelter } from '@/core/atmosphere/windAtBody';
 import type { Wetting } from './wetting';
-import type { Sport } from '@/core/effort/sports';
+import { isIndoors, type Sport } from '@/core/effort/sports';
 import type { RidingSurface } from '@/core/effort/cycling';
 import type { PrecipitationKind } from '@/core/atmosphere/precipitation';
 
@@ -59,6 +59,10 @@ export interface Leg {
   profileFrom?: number;
   profileTo?: number;
 }
+
+/** Whether it goes on under a roof: by its kind, or because somebody said so. */
+export const isUnderRoof = (leg: Pick<Leg, 'sport' | 'shelter'>): boolean =>
+  leg.shelter === 'indoor' || isIndoors(leg.sport);
 
 export const LEG_RANGE = {
   minutes: [0.5, 1440, 'min'],

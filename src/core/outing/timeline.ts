@@ -10,7 +10,7 @@ import { sustainableShare } from '@/core/effort/sustainable';
 import { OutOfRange, within } from '@/core/quantity/range';
 import type { Conditions } from './conditions';
 import { checkForecast, UNSAID, weatherAt, type ForecastHour } from './forecast';
-import { LEG_RANGE, MAX_LEGS, type Leg } from './leg';
+import { isUnderRoof, LEG_RANGE, MAX_LEGS, type Leg } from './leg';
 import { handPace } from './pace';
 import type { Profile } from './route';
 
@@ -288,7 +288,7 @@ function stretch(input: TimelineInput, leg: Leg, piece: Piece): Stretch {
   const { index, startS, endS, speed, slope, distanceM, eleM, course, mostW } = piece;
   const mid = input.startMs + ((startS + endS) / 2) * 1000;
   const w = weatherAt(input.forecast, mid, eleM - input.forecastEleM);
-  const indoors = isIndoors(leg.sport) || leg.shelter === 'indoor';
+  const indoors = isUnderRoof(leg);
   const airC = leg.air?.airC ?? (indoors ? INDOOR.airC : w.airC);
   const humidity = leg.air?.humidity ?? (indoors ? INDOOR.humidity : w.humidity);
   const wind10 = indoors ? 0 : (leg.air?.wind ?? withGusts(w.wind, w.gust));

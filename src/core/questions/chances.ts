@@ -8,6 +8,7 @@ import { windWhen } from '@/core/outing/pacing';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { cosine, exp, ln, sine } from '@/core/quantity/exact';
 import { clamp, within } from '@/core/quantity/range';
+import { isInRoom } from '@/core/outing/meanOver';
 import { ANYBODY_SPREAD, type AthleteSpread } from './athleteSpread';
 import { runPlan, type PlanInPlace } from './question';
 
@@ -89,8 +90,7 @@ export function dayOfMember(
   const fall = exp(m.z.precipitation * SPREAD.fallShare(leadDays));
   const effort = 1 + m.z.effort * unsure.effortShare;
   const stretches = timeline.stretches.map((s): Stretch => {
-    const indoors = s.wind10 === 0 && s.speedMs === 0 && s.precipitation === 'none' && s.airC > 12;
-    if (indoors) return s;
+    if (isInRoom(s)) return s;
     const airC = clamp(s.airC + airK, -60, 45);
     return {
       ...s,

@@ -2,7 +2,8 @@ import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import type { Person } from '@/core/body/person';
 import { checkWeights, type Weights } from '@/core/judge/cost';
 import { needOf, type Need } from '@/core/judge/lacking';
-import { isIndoors, SPORT } from '@/core/effort/sports';
+import { SPORT } from '@/core/effort/sports';
+import { isUnderRoof } from '@/core/outing/leg';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { within } from '@/core/quantity/range';
 import { applyPace } from '@/core/kit/applyPace';
@@ -127,7 +128,7 @@ export class Course {
     const { timeline, person } = this;
     const s = stretchAt(timeline, phase.startS + 1);
     const leg = timeline.legs[s.leg];
-    const outdoors = leg.shelter !== 'indoor' && !isIndoors(leg.sport);
+    const outdoors = !isUnderRoof(leg);
     const { going } = SPORT[leg.sport];
     const paced = going === 'own effort' && !leg.noStopping;
     const near = [timeline.legs[s.leg - 1], timeline.legs[s.leg + 1]];

@@ -1,8 +1,9 @@
 import { kindFromWetBulb } from '@/core/atmosphere/precipitation';
 import type { ForecastHour } from '@/core/outing/forecast';
 import type { Outing } from '@/core/outing/outing';
-import type { Stretch, Timeline } from '@/core/outing/timeline';
+import type { Timeline } from '@/core/outing/timeline';
 import { clamp } from '@/core/quantity/range';
+import { meanOver } from '@/core/outing/meanOver';
 import type { Sky } from './taps';
 
 /** What one step of a look at the sky is worth: K, and shares of the wind (engineering values: what a person tells apart without instruments). */
@@ -42,13 +43,11 @@ function falling(h: ForecastHour, falls: Sky['falls'], airC: number): Partial<Fo
 /** The outing in the weather that really was, by its means over the outing: the whole forecast is shifted in air and scaled in wind. */
 export function asItWas(
   outing: Outing,
-  { stretches, endS }: Timeline,
+  { stretches }: Timeline,
   was: { airC: number | null; windMs: number | null },
 ): Outing {
-  const mean = (of: (s: Stretch) => number) =>
-    stretches.reduce((sum, s) => sum + of(s) * (s.endS - s.startS), 0) / Math.max(1, endS);
-  const airK = was.airC === null ? 0 : was.airC - mean((s) => s.airC);
-  const blew = mean((s) => s.wind10);
+  const airK = was.airC === null ? 0 : was.airC - meanOver(stretches, (s) => s.airC);
+  const blew = meanOver(stretches, (s) => s.wind10);
   const share = was.windMs === null ? 1 : blew > CALM_MS ? was.windMs / blew : 1;
   // Out of a calm forecast no share makes a wind.
   const windMs = was.windMs !== null && blew <= CALM_MS ? was.windMs : 0;

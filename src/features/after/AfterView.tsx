@@ -17,6 +17,9 @@ import { problemsOf } from '@/ui/api';
 import { Patterns } from '@/ui/draw/Patterns';
 import { Problems } from '@/ui/Problems';
 import { afterInWorker } from '@/workers/outThereClient';
+import { meanOver } from '@/core/outing/meanOver';
+import type { Stretch } from '@/core/outing/timeline';
+import type { KnownNow } from '@/features/learned/useLearning';
 import { FeltChart } from './FeltChart';
 import { Figures } from './Figures';
 import { KeepLine } from './KeepLine';
@@ -33,6 +36,7 @@ export function AfterView({
   told: stored,
   given,
   before,
+  over,
   lesson: keptLesson,
   leftOut,
   units,
@@ -41,6 +45,8 @@ export function AfterView({
   given: Person;
   /** what was known before this outing */
   before: Learned;
+  /** what is known by now, as this page has it */
+  over: KnownNow;
   /** as it was kept; null: it was not */
   lesson: Lesson | null;
   leftOut: boolean;
@@ -99,6 +105,7 @@ export function AfterView({
                   lesson={after?.lesson ?? null}
                   kept={keptLesson}
                   leftOut={leftOut}
+                  over={over}
                   told={told}
                   busy={query.isFetching}
                 />
@@ -176,14 +183,10 @@ const moveCue = (told: ToldHere, startMs: number, c: CueNow, atS: number): Promi
     atMs: startMs + Math.round(atS) * 1000,
   });
 
-const meansOf = (list: readonly { startS: number; endS: number; airC: number; wind10: number }[]) => {
-  const all = Math.max(
-    1,
-    list.reduce((sum, s) => sum + s.endS - s.startS, 0),
-  );
-  const mean = (key: 'airC' | 'wind10') => list.reduce((sum, s) => sum + s[key] * (s.endS - s.startS), 0) / all;
-  return { airC: mean('airC'), windMs: mean('wind10') };
-};
+const meansOf = (list: readonly Stretch[]) => ({
+  airC: meanOver(list, (s) => s.airC),
+  windMs: meanOver(list, (s) => s.wind10),
+});
 
 type After = NonNullable<Awaited<ReturnType<typeof afterInWorker>>>;
 type Out = ReturnType<typeof openTold>['out'];

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import type { Lesson } from '@/core/calibrate/learn';
-import { useLearning } from '@/features/learned/useLearning';
+import { useKeeping, type KnownNow } from '@/features/learned/useLearning';
 import { Button } from '@/ui/Button';
 import { Problems } from '@/ui/Problems';
 import { ProgressBar } from '@/ui/ProgressBar';
@@ -16,6 +16,7 @@ export function KeepLine({
   lesson,
   kept,
   leftOut,
+  over,
   told,
   busy,
 }: {
@@ -23,10 +24,12 @@ export function KeepLine({
   lesson: Lesson | null;
   kept: Lesson | null;
   leftOut: boolean;
+  /** what the lesson was worked out on: kept over anything else it would undo what another window kept meanwhile */
+  over: KnownNow;
   told: ToldHere;
   busy: boolean;
 }) {
-  const learning = useLearning();
+  const learning = useKeeping();
   const { working } = learning;
   const changed =
     kept !== null &&
@@ -36,7 +39,7 @@ export function KeepLine({
     );
   const keep = async () => {
     await told.tell({ told: { kind: 'kept' } });
-    await learning.keep({ learned: lesson!.after, lessons: [{ outingId, lesson: lesson! }] });
+    await learning.keep({ learned: lesson!.after, lessons: [{ outingId, lesson: lesson! }] }, over);
   };
   return (
     <div className="mt-1.5 flex flex-wrap items-center gap-2">

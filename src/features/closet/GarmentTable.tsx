@@ -5,6 +5,7 @@ import { turnOf } from '@/formats/turns';
 import type { OwnedGarment } from '@/store/closet';
 import { DataTable, type Column } from '@/ui/DataTable';
 import { ClothSwatch } from '@/ui/draw/ClothSwatch';
+import { outingsWords } from '@/formats/sentences';
 import { breathes, driesHours, holds, ROLE_WORDS, togs, windThrough } from './garmentFigures';
 
 /** The pieces of a zone from the skin out; any head sorts. */
@@ -139,7 +140,7 @@ function Taught({ known }: { known: GarmentLearned | undefined }) {
   if (!words) return null;
   return (
     <span className="block max-w-[20em] text-[11px] leading-tight text-act">
-      {words}, by {known.outings === 1 ? 'one outing' : `${known.outings} outings`}
+      {words}, by {outingsWords(known.outings)}
     </span>
   );
 }

@@ -11,6 +11,7 @@ import { OutingMenu } from './OutingMenu';
 import type { Trashed } from '@/store/trash';
 import { PutAway, Trash } from './PutAway';
 import { Danger } from '@/ui/Danger';
+import { outingsWords } from '@/formats/sentences';
 
 /** The outings at hand, those put away, and what was deleted. */
 export function Home({
@@ -101,8 +102,7 @@ export function Home({
           <h2 className="mt-5 font-semibold">Before you trust it</h2>
           <p className="mt-1 text-ink-2">
             This calculates heat and water from physics and published standards. It knows of you what you gave and{' '}
-            {learned === 0 ? 'nothing more yet' : `what ${learned === 1 ? 'one outing' : `${learned} outings`} taught`},
-            and never claims certainty.
+            {learned === 0 ? 'nothing more yet' : `what ${outingsWords(learned)} taught`}, and never claims certainty.
           </p>
           <ul className="mt-2 space-y-1.5 text-[12.5px] text-ink-2">
             {CAUTIONS.map((c) => (

@@ -8,7 +8,7 @@ import { degrees, type Units } from '@/formats/measures';
 import { C } from '@/ui/draw/palette';
 import { linear } from '@/ui/draw/scale';
 import { cellAt, WINDS, works, type Looked } from './cellWords';
-import { RungMark } from './marks';
+import { RungMark, triedWords } from './marks';
 
 const PARTS: readonly { label: string; groups: readonly Group[] }[] = [
   { label: 'Head', groups: ['head'] },
@@ -306,8 +306,3 @@ function mostNamed<T extends { id: string }>(list: readonly T[]): T {
   const count = (x: T) => list.filter((y) => y.id === x.id).length;
   return list.reduce((a, b) => (count(b) > count(a) ? b : a));
 }
-
-const triedWords = (list: readonly Tried[]): string =>
-  list.length === 0
-    ? 'no outing has tried it yet'
-    : `${list.length === 1 ? 'one outing' : `${list.length} outings`} tried it, ${list.filter((t) => t.was === 'right').length} right`;

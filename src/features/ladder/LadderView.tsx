@@ -26,6 +26,7 @@ import { Problems } from '@/ui/Problems';
 import { ProgressBar } from '@/ui/ProgressBar';
 import { Segments } from '@/ui/Segments';
 import { Select } from '@/ui/Select';
+import { outingsWords } from '@/formats/sentences';
 import { ladderHeadline, changeWords, type Looked } from './cellWords';
 import { LadderSide } from './LadderSide';
 import { LadderTable } from './LadderTable';
@@ -77,8 +78,7 @@ export function LadderView({
           <div className="text-right leading-tight">
             <b className="speak block text-[15px]">My ladder</b>
             <span className="text-[12px] text-ink-2">
-              from physics, {list.length} pieces and{' '}
-              {learned === 0 ? 'no outing yet' : learned === 1 ? 'one outing' : `${learned} outings`}
+              from physics, {list.length} pieces and {learned === 0 ? 'no outing yet' : outingsWords(learned)}
             </span>
           </div>
         }

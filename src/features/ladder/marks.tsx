@@ -2,15 +2,21 @@ import type { Tried } from '@/core/afterwards/tried';
 import type { Cell } from '@/core/search/ladderTerms';
 import type { Garment } from '@/core/clothing/garment';
 import { C } from '@/ui/draw/palette';
+import { outingsWords } from '@/formats/sentences';
 
 const MOST_DOTS = 4;
+
+/** How many tried it, and of how many it was right. */
+export const triedWords = (list: readonly Tried[]): string =>
+  list.length === 0
+    ? 'no outing has tried it yet'
+    : `${outingsWords(list.length)} tried it, ${list.filter((t) => t.was === 'right').length} right`;
 
 /** One dot, one outing that tried it: full where it was right, hollow where it was not. */
 export function TriedDots({ list }: { list: readonly Tried[] }) {
   if (list.length === 0) return <span className="ml-auto self-start text-[11px] text-ink-3">untried</span>;
-  const right = list.filter((t) => t.was === 'right').length;
   const dots = [...list].sort((a, b) => Number(b.was === 'right') - Number(a.was === 'right')).slice(0, MOST_DOTS);
-  const says = `${list.length === 1 ? 'one outing' : `${list.length} outings`} tried it, ${right} right`;
+  const says = triedWords(list);
   return (
     <span className="ml-auto flex items-center gap-[3px] self-start pt-0.5" title={says}>
       <span className="sr-only">{says}</span>

@@ -4,20 +4,20 @@ import { nothingLearned, PARAMETER_NAMES } from '@/core/calibrate/learned';
 import { learnedWords } from '@/core/calibrate/learnedWords';
 import { day } from '@/formats/dates';
 import type { Units } from '@/formats/measures';
-import { fillSlots } from '@/formats/sentences';
+import { fillSlots, outingsWords } from '@/formats/sentences';
 import { problemsOf } from '@/ui/api';
 import { Button } from '@/ui/Button';
 import { Problems } from '@/ui/Problems';
 import { ProgressBar } from '@/ui/ProgressBar';
 import { Curves, TITLES } from './Curves';
-import { useLearning } from './useLearning';
+import { useKeeping, useLearning } from './useLearning';
 
 const upper = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
-const outings = (n: number): string => (n === 1 ? 'one outing' : `${n} outings`);
 
 /** What the outings that were told say of the athlete, with how sure it is; kept, left, forgotten or begun again. */
 export function LearnedPanel({ units }: { units: Units }) {
-  const { data, error, problems, working, keep, leave, forget, startAgain } = useLearning();
+  const { data, error } = useLearning();
+  const { problems, working, keep, leave, forget, startAgain } = useKeeping();
   if (error) return <Problems problems={problemsOf(error)} title="What was learned is not to be had now." />;
   if (!data) return <p className="text-ink-2">Reading what your outings say…</p>;
   const known = data.known ?? nothingLearned();
@@ -26,7 +26,7 @@ export function LearnedPanel({ units }: { units: Units }) {
   return (
     <section aria-labelledby="learned">
       <h2 id="learned" className="speak text-[19px] leading-tight font-semibold text-ink">
-        {shown.outings > 0 ? `What ${outings(shown.outings)} taught of you` : 'What outings teach of you'}
+        {shown.outings > 0 ? `What ${outingsWords(shown.outings)} taught of you` : 'What outings teach of you'}
       </h2>
       <Problems problems={problems} title="Not done." />
       {working !== null && (
@@ -47,7 +47,7 @@ export function LearnedPanel({ units }: { units: Units }) {
         <>
           <p>
             {pending
-              ? `Dashed is what is known; the full curve adds ${outings(pending.lessons.length)} that ${pending.lessons.length === 1 ? 'waits' : 'wait'} to be kept.`
+              ? `Dashed is what is known; the full curve adds ${outingsWords(pending.lessons.length)} that ${pending.lessons.length === 1 ? 'waits' : 'wait'} to be kept.`
               : 'Dashed is what people differ by; the full curve is what is known of you. Everything counts with it: plans, chances, the ladder.'}
           </p>
           <table className="mt-1 w-full border-collapse">
@@ -69,8 +69,8 @@ export function LearnedPanel({ units }: { units: Units }) {
       )}
       {pending && (
         <p className="mt-2 flex flex-wrap items-center gap-2">
-          <Button kind="strong" onClick={() => void keep(pending)}>
-            Keep what {outings(pending.lessons.length)} taught
+          <Button kind="strong" onClick={() => void keep(pending, data)}>
+            Keep what {outingsWords(pending.lessons.length)} taught
           </Button>
         </p>
       )}
@@ -80,7 +80,7 @@ export function LearnedPanel({ units }: { units: Units }) {
       {data.outings.length > 0 && (
         <details className="mt-2" open={pending !== null && data.outings.length < 8}>
           <summary className="w-fit cursor-pointer py-1 font-semibold text-ink">
-            The {outings(data.outings.length)} behind it
+            The {outingsWords(data.outings.length)} behind it
           </summary>
           <ul className="max-h-[320px] overflow-auto">
             {[...data.outings].reverse().map((o) => (

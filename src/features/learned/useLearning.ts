@@ -22,18 +22,15 @@ interface Heard {
   told: ToldOuting[];
 }
 
+/** What is known by now, and of which version of the athlete. */
+export type KnownNow = Pick<Heard, 'known' | 'version'>;
+
 const KEY = ['learning'];
 const PATH = '/api/learning';
 
-/** What is known, what waits to be kept, and the ways to keep, leave and forget; each can be undone. */
+/** What is known and what waits to be kept, worked out by the worker. */
 export function useLearning() {
-  const client = useQueryClient();
-  const refresh = useRefresh();
-  const say = useToasts((t) => t.say);
-  const [problems, setProblems] = useState<Problem[]>([]);
-  /** learning anew: share done */
-  const [working, setWorking] = useState<number | null>(null);
-  const query = useQuery({
+  const { data = null, error } = useQuery({
     queryKey: KEY,
     queryFn: async () => {
       const heard = await request<Heard>('GET', PATH);
@@ -42,7 +39,17 @@ export function useLearning() {
       return { ...heard, learning };
     },
   });
-  const { data = null } = query;
+  return { data, error };
+}
+
+/** The ways to keep what was learned, to leave it and to forget it; each can be undone. */
+export function useKeeping() {
+  const client = useQueryClient();
+  const refresh = useRefresh();
+  const say = useToasts((t) => t.say);
+  const [problems, setProblems] = useState<Problem[]>([]);
+  /** learning anew: share done */
+  const [working, setWorking] = useState<number | null>(null);
 
   const settle = async (work: () => Promise<unknown>) => {
     try {
@@ -56,9 +63,9 @@ export function useLearning() {
   };
   const put = (body: object) => request<{ version: number }>('PUT', PATH, { lessons: [], how: 'beside', ...body });
 
-  const keep = ({ lessons, learned }: Pick<Learning, 'lessons' | 'learned'>) =>
+  /** @param over what it was learned on */
+  const keep = ({ lessons, learned }: Pick<Learning, 'lessons' | 'learned'>, { version, known }: KnownNow) =>
     settle(async () => {
-      const { version, known } = data!;
       const saved = await put({ version, known: learned, lessons });
       const drop = lessons.map((l) => l.outingId);
       say('Kept. Everything counts with it now.', () => {
@@ -74,55 +81,35 @@ export function useLearning() {
         void settle(() => request('PATCH', PATH, { outing, leftOut: !leftOut }));
       });
     });
-  /** Takes one out of what is known: the others are learned anew, in their order. */
-  const forget = (outing: string) =>
+  /** Learns those of the kept outings anew that stay, in their order, and keeps that instead of all that was. */
+  const instead = (done: string, stays: (outingId: string) => boolean, leftOut: string[] = []) =>
     settle(async () => {
       const { known, lessons, version } = await request<Heard>('GET', `${PATH}?lessons`);
-      const others = lessons.filter((l) => l.outingId !== outing).map((l) => l.outingId);
+      const ids = lessons.map((l) => l.outingId).filter(stays);
       setWorking(0);
       try {
-        const again = others.length > 0 ? await relearned(others, setWorking) : null;
+        const anew = ids.length > 0 ? await relearned(ids, setWorking) : null;
         const saved = await put({
           version,
-          known: again?.learned ?? null,
-          lessons: again?.lessons ?? [],
+          known: anew?.learned ?? null,
+          lessons: anew?.lessons ?? [],
           how: 'instead',
-          leftOut: [outing],
+          leftOut,
         });
-        say('Forgotten: what is known rests on the others.', () => {
+        say(done, () => {
           void settle(() => put({ version: saved.version, known, lessons, how: 'instead' }));
         });
       } finally {
         setWorking(null);
       }
     });
+  /** Takes one out of what is known: the others are learned anew, in their order. */
+  const forget = (outing: string) =>
+    instead('Forgotten: what is known rests on the others.', (id) => id !== outing, [outing]);
   /** Learns all that is kept anew, in its order: something was told otherwise since. */
-  const again = () =>
-    settle(async () => {
-      const { known, lessons, version } = await request<Heard>('GET', `${PATH}?lessons`);
-      setWorking(0);
-      try {
-        const anew = await relearned(
-          lessons.map((l) => l.outingId),
-          setWorking,
-        );
-        const saved = await put({ version, known: anew.learned, lessons: anew.lessons, how: 'instead' });
-        say('Learned anew.', () => {
-          void settle(() => put({ version: saved.version, known, lessons, how: 'instead' }));
-        });
-      } finally {
-        setWorking(null);
-      }
-    });
-  const startAgain = () =>
-    settle(async () => {
-      const { known, lessons, version } = await request<Heard>('GET', `${PATH}?lessons`);
-      const saved = await put({ version, known: null, how: 'instead' });
-      say('You are as you gave yourself. Your outings wait to be kept.', () => {
-        void settle(() => put({ version: saved.version, known, lessons, how: 'instead' }));
-      });
-    });
-  return { data, error: query.error, problems, working, keep, leave, forget, again, startAgain };
+  const again = () => instead('Learned anew.', () => true);
+  const startAgain = () => instead('You are as you gave yourself. Your outings wait to be kept.', () => false);
+  return { problems, working, keep, leave, forget, again, startAgain };
 }
 
 async function relearned(ids: readonly string[], onDone: (share: number) => void): Promise<Learning> {

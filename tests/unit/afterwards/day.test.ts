@@ -2,14 +2,16 @@ import { AVERAGE_PERSON } from '@/core/body/person';
 import { afterwardsOf } from '@/core/afterwards/afterwards';
 import { afterWords } from '@/core/afterwards/afterWords';
 import { baseOf, bookDay, WET_SHARE } from '@/core/afterwards/day';
+import { factsOf } from '@/core/afterwards/facts';
 import { spreadOf } from '@/core/afterwards/spread';
 import { drawn } from '@/core/afterwards/spread';
 import { whilesOf } from '@/core/afterwards/whiles';
 import { nothingLearned, PARAMETER_NAMES, type Learned } from '@/core/calibrate/learned';
+import type { Leg } from '@/core/outing/leg';
 import { openTold, outedOf, type ToldOuting } from '@/core/underway/outed';
 import type { Told } from '@/core/underway/taps';
 import { aPack, opened, tap, tourPlan } from '#tests/support/aPack';
-import { SKI_CLOSET } from '#tests/support/outings';
+import { aLeg, dayOf, SKI_CLOSET } from '#tests/support/outings';
 
 const base = baseOf(tourPlan, SKI_CLOSET)!;
 const END = Math.round(opened.timeline.endS);
@@ -44,6 +46,22 @@ describe('a day of the book', () => {
     expect(d.worn).not.toContain('grid-fleece');
     expect(d.carried).toContain('grid-fleece');
     expect(d.facts).toMatchObject({ longestStopS: 720, missedCues: 1, jacketAtStop: false, handsWarmAtStop: false });
+  });
+  it('a hut is no stop outside, whatever shelter its leg was given', () => {
+    const { out } = openTold(told(), AVERAGE_PERSON);
+    const longest = (...stops: Leg[]) =>
+      factsOf({
+        timeline: dayOf([aLeg({ name: 'Rake', minutes: 70 }), ...stops, aLeg({ name: 'Down', minutes: 30 })]),
+        plan: tourPlan,
+        closet: SKI_CLOSET,
+        out,
+        person: AVERAGE_PERSON,
+      }).longestStopS;
+    const hut = aLeg({ name: 'Hut', sport: 'hut', minutes: 40, effort: { by: 'usual' } });
+    const top = aLeg({ name: 'Top', sport: 'stand', minutes: 10, effort: { by: 'usual' } });
+    expect(longest(hut)).toBe(0);
+    expect(longest(hut, top)).toBe(600);
+    expect(longest({ ...top, shelter: 'indoor' })).toBe(0);
   });
   it('cold anywhere goes before warm; warm and cool are right', () => {
     expect(day(felt('torso', 'hot')).was).toBe('too warm');

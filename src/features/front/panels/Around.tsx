@@ -10,7 +10,7 @@ import type { HomeLine } from '@/features/home/lines';
 import { clock, day, timeOfDay } from '@/formats/dates';
 import { degrees, type Units } from '@/formats/measures';
 import { turnOf } from '@/formats/turns';
-import { fillSlots } from '@/formats/sentences';
+import { fillSlots, outingsWords } from '@/formats/sentences';
 import type { FeltWord, Untold } from '@/store/told';
 import { problemsOf, request } from '@/ui/api';
 import { Danger } from '@/ui/Danger';
@@ -227,9 +227,7 @@ export function RungNote({ door, learned, units }: { door: Door; learned: number
         <p className="text-[12.5px]">
           Works here from {degrees(own.coldC, units)} to {degrees(own.warmC, units)}
           {own.first && `; ${own.first} gives up first`}.{' '}
-          {learned === 0
-            ? 'From physics only.'
-            : `With you as ${learned === 1 ? 'one outing' : `${learned} outings`} taught.`}
+          {learned === 0 ? 'From physics only.' : `With you as ${outingsWords(learned)} taught.`}
         </p>
       ) : null}
     </section>

@@ -2,6 +2,7 @@
 import type { Chance, Chances } from '@/core/questions/chances';
 import { Chart, PlainTable } from '@/ui/chart/Chart';
 import { axisStyle, unsafeStyle, type Tokens } from '@/ui/chart/theme';
+import { outingsWords } from '@/formats/sentences';
 import { sentence } from './sentence';
 
 const GRAVE: ReadonlySet<Chance['kind']> = new Set(['unsafe', 'fingers numb']);
@@ -13,8 +14,8 @@ export function ChancesChart({ c, learned }: { c: Chances; learned: number }) {
     <>
       <p className="text-ink-2">
         {c.members} runs over the spread of the forecast and of you,{' '}
-        {learned === 0 ? 'as unsure as of anybody' : `as ${learned === 1 ? 'one outing' : `${learned} outings`} taught`}
-        . What matters most is {c.matters.says}.
+        {learned === 0 ? 'as unsure as of anybody' : `as ${outingsWords(learned)} taught`}. What matters most is{' '}
+        {c.matters.says}.
       </p>
       <Chart
         label={`Chances: ${c.list.map((x) => `${x.what}: ${x.often}`).join('; ')}`}

@@ -36,6 +36,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       told={told}
       given={athlete.given}
       before={lesson?.before ?? athlete.known ?? nothingLearned()}
+      over={{ version: athlete.version, known: athlete.known }}
       lesson={lesson}
       leftOut={leftOut}
       units={athlete.units}
