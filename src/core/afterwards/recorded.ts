@@ -38,8 +38,9 @@ export function recordedOf(points: readonly RecordedPoint[], track: Track | null
   const [first, last] = [sorted[0], sorted[sorted.length - 1]];
   if (sorted.length < 2 || last.timeMs - first.timeMs < 60_000)
     throw new OutOfRange('recorded points', sorted.length, 'two or more over at least a minute');
-  const every = Math.max(1, Math.ceil(sorted.length / MOST_RECORDED));
-  const kept = sorted.filter((_, i) => i % every === 0 || i === sorted.length - 1).slice(0, MOST_RECORDED);
+  // The last point is kept whatever the step.
+  const every = Math.ceil((sorted.length - 1) / (MOST_RECORDED - 1));
+  const kept = sorted.filter((_, i) => i % every === 0 || i === sorted.length - 1);
   const along = track ? onTrack(kept, track) : byDistance(kept, lengthM);
   return {
     startMs: first.timeMs,

@@ -57,8 +57,20 @@ describe('what a watch recorded', () => {
     expect(() => recordedOf([point(0, 0)], null, 100)).toThrow(/recorded points/);
     expect(() => recordedOf([point(0, 0), point(59, 10)], null, 100)).toThrow();
     expect(recordedOf([point(60, 10), point(0, 0)], null, 100).startMs).toBe(0);
-    const many = Array.from({ length: 4 * MOST_RECORDED }, (_, i) => point(i, i));
-    expect(recordedOf(many, null, 6000).moments.length).toBeLessThanOrEqual(MOST_RECORDED);
+    const kept = (length: number) => {
+      const { moments, startMs, endMs } = recordedOf(
+        Array.from({ length }, (_, i) => point(i, i)),
+        null,
+        6000,
+      );
+      // However many there were, the first and the last are among them.
+      expect(moments[0].atS).toBe(0);
+      expect(moments[moments.length - 1].atS).toBe((endMs - startMs) / 1000);
+      return moments.length;
+    };
+    expect(kept(MOST_RECORDED)).toBe(MOST_RECORDED);
+    for (const more of [MOST_RECORDED + 1, 2 * MOST_RECORDED - 1, 2 * MOST_RECORDED, 4 * MOST_RECORDED])
+      expect(kept(more)).toBeLessThanOrEqual(MOST_RECORDED);
   });
 });
 
