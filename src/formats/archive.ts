@@ -62,6 +62,8 @@ export interface ArchivedOuting {
   /** the athlete's numbers rest on it since then; it is left out of learning; left out where it is not so */
   learnedAt?: string;
   leftOut?: boolean;
+  /** how its plans are wanted; left out: as usual */
+  wishes?: Wishes;
   outing: Outing;
   /** the file of every point of its route; null: legs by hand */
   route: string | null;
@@ -126,6 +128,7 @@ export const archiveSchema = object(
           forecastHeardAt: orNull(time),
           learnedAt: time,
           leftOut: { type: 'boolean' },
+          wishes: wishesSchema,
           outing: {
             ...outingSchema,
             properties: { ...outingSchema.properties, profile: orNull(profileSchema) },
@@ -256,7 +259,10 @@ function checkContent({ athlete, garments, outings }: Archive): void {
   if (athlete.known) readLearned(athlete.known, `${MAIN}, athlete.known`);
   atDoor(MAIN, () => checkWishes(athlete.wishes));
   for (const { garment } of garments) atDoor(garment.name, () => checkGarment(garment));
-  for (const { outing } of outings) atDoor(outing.name, () => checkForecast(outing.forecast));
+  for (const { outing, wishes } of outings) {
+    atDoor(outing.name, () => checkForecast(outing.forecast));
+    if (wishes) atDoor(outing.name, () => checkWishes(wishes));
+  }
 }
 
 /** Plans may name what the archive has, and nothing has one id twice. @throws Refused */

@@ -1,5 +1,5 @@
-import { ZONES } from '@/core/body/zones';
-import type { Garment } from '@/core/clothing/garment';
+import { toldOf, ZONE_COUNT, ZONES } from '@/core/body/zones';
+import { panelOver, type Garment } from '@/core/clothing/garment';
 import type { Person } from '@/core/body/person';
 import { iso11079ByLeg } from '@/core/judge/iso11079ByLeg';
 import { CAUTIONS } from '@/core/judge/verdict';
@@ -23,7 +23,7 @@ const r2 = (x: number) => Math.round(x * 100) / 100;
 const r3 = (x: number) => Math.round(x * 1000) / 1000;
 
 const byZone = (values: Float64Array, row: number, round: (x: number) => number) =>
-  Object.fromEntries(ZONES.map((z, i) => [z, round(values[row * ZONES.length + i])]));
+  Object.fromEntries(ZONES.map((z) => [z, round(toldOf(z, values, row * ZONE_COUNT))]));
 
 /** What was run: the standard's own answer needs it beside the result. */
 export interface Ran {
@@ -63,12 +63,11 @@ export function report(
         {
           worn: s.worn[row * s.garments + g] === 1,
           zones: Object.fromEntries(
-            ZONES.flatMap((z, i) => {
-              if (!byId.get(id)?.panels[z]) return [];
-              const k = (row * s.garments + g) * ZONES.length + i;
-              return [
-                [z, { waterGm2: r2(s.waterGm2[k]), frostGm2: r2(s.frostGm2[k]), temperatureC: r2(s.garmentC[k]) }],
-              ];
+            ZONES.flatMap((z) => {
+              const garment = byId.get(id);
+              if (!garment || !panelOver(garment, z)) return [];
+              const of = (values: Float64Array) => r2(toldOf(z, values, (row * s.garments + g) * ZONE_COUNT));
+              return [[z, { waterGm2: of(s.waterGm2), frostGm2: of(s.frostGm2), temperatureC: of(s.garmentC) }]];
             }),
           ),
         },

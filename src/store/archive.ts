@@ -6,6 +6,7 @@ import { addGarment, listCloset } from './closet';
 import { atomically, sql } from './db';
 import { createOuting, outingOrDeleted, routeOf } from './outings';
 import type { Plan } from '@/core/kit/plan';
+import type { Wishes } from '@/core/search/wishes';
 
 /** A time in whole, as the database has it: to a microsecond. */
 const ISO = `'YYYY-MM-DD"T"HH24:MI:SS.US"Z"'`;
@@ -29,10 +30,11 @@ export async function readAll(athleteId: string): Promise<Whole> {
         heard: string | null;
         learned: string | null;
         leftOut: boolean;
+        wishes: Wishes | null;
       }[]
     >`
       select id, ${iso('created_at')} as created, ${iso('forecast_heard_at')} as heard, ${iso('learned_at')} as learned,
-        left_out as "leftOut", ${iso('archived_at')} as archived, ${iso('deleted_at')} as deleted
+        left_out as "leftOut", wishes, ${iso('archived_at')} as archived, ${iso('deleted_at')} as deleted
       from outing where athlete_id = ${athleteId} order by created_at, id`;
     const routes: Whole['routes'] = {};
     const outings: ArchivedOuting[] = [];
@@ -50,6 +52,7 @@ export async function readAll(athleteId: string): Promise<Whole> {
         forecastHeardAt: row.heard,
         ...(row.learned ? { learnedAt: row.learned } : {}),
         ...(row.leftOut ? { leftOut: true } : {}),
+        ...(row.wishes ? { wishes: row.wishes } : {}),
         outing,
         route: points.length > 0 ? routeFile(id, outing.name) : null,
         plans: await plansOf(id),
@@ -151,6 +154,7 @@ export async function replaceAll(athleteId: string, { archive, routes }: Whole):
         update outing set created_at = ${o.createdAt}::text::timestamptz,
           archived_at = ${o.archivedAt}::text::timestamptz, deleted_at = ${o.deletedAt}::text::timestamptz,
           learned_at = ${o.learnedAt ?? null}::text::timestamptz, left_out = ${o.leftOut ?? false},
+          wishes = ${o.wishes ? tx.json(o.wishes as never) : null},
           forecast_heard_at = ${o.forecastHeardAt ?? o.createdAt}::text::timestamptz
         where id = ${o.id}`;
       for (const p of o.plans)

@@ -320,6 +320,7 @@ export async function copyOuting(
     const outing = await getOuting(athleteId, id);
     if (!outing) return null;
     const copy = await createOuting(athleteId, { ...outing, name: named(outing.name) }, await routeOf(athleteId, id));
+    await sql()`update outing set wishes = (select wishes from outing where id = ${id}) where id = ${copy}`;
     await sql()`
       insert into plan (athlete_id, outing_id, name, content, created_at)
       select athlete_id, ${copy}, name, content, created_at from plan where outing_id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;

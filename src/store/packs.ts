@@ -5,6 +5,7 @@ import type { Athlete } from './athlete';
 import { listCloset } from './closet';
 import { wallClock } from './clock';
 import { forecastHeardMs, getOuting, routeOf } from './outings';
+import { outingWishes } from './outingWishes';
 import { listPlans } from './plans';
 
 /**
@@ -22,11 +23,12 @@ export async function packFor(
   const plans = (await listPlans(athlete.id, id)).sort((a, b) => b.updatedMs - a.updatedMs);
   const chosen = planId === null ? plans[0] : plans.find((p) => p.id === planId);
   if (!chosen) return 'no plan';
-  const [owned, all, points, forecastMs] = await Promise.all([
+  const [owned, all, points, forecastMs, wishes] = await Promise.all([
     listCloset(athlete.id),
     listCloset(athlete.id, 'all'),
     routeOf(athlete.id, id),
     forecastHeardMs(id),
+    outingWishes(athlete.id, id),
   ]);
   const inCloset = new Set(owned.map((o) => o.garment.id));
   const named = new Set([...chosen.plan.worn, ...chosen.plan.carried]);
@@ -44,7 +46,7 @@ export async function packFor(
     closet: along.map((o) => o.garment),
     inCloset: [...inCloset],
     damp: Object.fromEntries(along.flatMap((o) => (o.dampGm2 > 0 ? [[o.garment.id, o.dampGm2]] : []))),
-    wishes: athlete.wishes,
+    wishes: wishes?.own ?? athlete.wishes,
     plan: chosen.plan,
     track: points.length > 1 && outing.profile ? trackOf(points, outing.profile) : null,
   };

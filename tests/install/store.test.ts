@@ -21,7 +21,8 @@ import { lastUntold, tell } from '@/store/told';
 import { weatherOf } from '@/store/weather';
 import { atomically, OutcomeUnknown, sql } from '@/store/db';
 import { keptLines } from '@/store/homeLines';
-import { createOuting, forecastHeardMs, getOuting, listOutings, updateOuting } from '@/store/outings';
+import { copyOuting, createOuting, forecastHeardMs, getOuting, listOutings, updateOuting } from '@/store/outings';
+import { outingWishes, saveOutingWishes } from '@/store/outingWishes';
 import { packFor } from '@/store/packs';
 import { createPlan, listPlans } from '@/store/plans';
 import { isInside } from '@/core/afterwards/miss';
@@ -480,4 +481,33 @@ test('everything out and in again has the lines and what was told', async () => 
   const packed = packArchive(before);
   await replaceAll(id, unpackArchive(packed, 'archive.zip'));
   expect(Buffer.compare(Buffer.from(packArchive(await readAll(id))), Buffer.from(packed))).toBe(0);
+});
+
+test('wishes belong to an outing: over a known version only, as usual without, copied, packed and archived with it', async () => {
+  const { id, wishes } = await currentAthlete();
+  const [outing, other] = await listOutings(id);
+  const first = (await outingWishes(id, outing.id))!;
+  expect(first.own).toBeNull();
+  const [piece] = await listCloset(id);
+  const content = { worn: [piece.garment.id], carried: [], openings: {}, cues: [] };
+  const plan = (await createPlan(id, outing.id, 'One', content))!;
+  const packed = async () => ((await packFor(await currentAthlete(), outing.id, plan.id)) as Pack).wishes;
+  expect(await packed()).toEqual(wishes);
+  const own = { ...wishes, waiting: 4, floorC: -12.5 };
+  const version = await saveOutingWishes(id, outing.id, { own, version: first.version });
+  expect(version).toBe(first.version + 1);
+  // A second window with the older version overwrites nothing; nor does somebody else.
+  expect(await saveOutingWishes(id, outing.id, { own: null, version: first.version })).toBeNull();
+  expect(await outingWishes('00000000-0000-4000-8000-000000000000', outing.id)).toBeNull();
+  expect(await outingWishes(id, outing.id)).toEqual({ own, version });
+  expect((await outingWishes(id, other.id))!.own).toBeNull();
+  expect((await currentAthlete()).wishes).toEqual(wishes);
+  expect(await packed()).toEqual(own);
+  const copy = (await copyOuting(id, outing.id, (n) => `${n} again`))!;
+  expect((await outingWishes(id, copy))!.own).toEqual(own);
+  const whole = unpackArchive(packArchive(await readAll(id)), 'archive.zip');
+  expect(whole.archive.outings.find((o) => o.id === copy)!.wishes).toEqual(own);
+  await replaceAll(id, whole);
+  expect((await outingWishes(id, copy))!.own).toEqual(own);
+  expect((await outingWishes(id, other.id))!.own).toBeNull();
 });

@@ -218,14 +218,14 @@ test.each([15, 20, 25, 30, 35].flatMap((airC) => [150, 200, 250, 300, 350].map((
 
 /**
  * The same in moving air, where the standard's own correction opens ordinary clothes to vapour more than ours does (by up to
- * 44 %, see docs/model.md): within a third, or 90 g in the two hours where hardly anybody sweats.
+ * 28 % where people sweat, see docs/model.md): within 30 %, or 90 g in the two hours where hardly anybody sweats.
  */
 test.each([15, 20, 25, 30, 35].flatMap((airC) => [150, 250, 350].map((met) => [airC, met])))(
-  'sweat in two hours at %d °C and %d W/m² at 1 m/s: within a third of ISO 7933',
+  'sweat in two hours at %d °C and %d W/m² at 1 m/s: within 30 %% of ISO 7933',
   (airC, met) => {
     const { ours, theirs } = sweatCell(airC, met, 1);
     const off = Math.abs(ours.waterG - theirs.waterG);
-    expect(Math.min(off / theirs.waterG / 0.33, off / 90)).toBeLessThan(1);
+    expect(Math.min(off / theirs.waterG / 0.3, off / 90)).toBeLessThan(1);
   },
 );
 
@@ -266,8 +266,9 @@ test.each([0.3, 0.45, 0.6, 0.7])('core after an hour at %d of maximum', (share) 
 /** The basal rate of ISO 8996: about 45 W/m² lying at rest. */
 test('basal metabolic rate', () => {
   expect(basalW(AVERAGE_PERSON) / bodyArea(AVERAGE_PERSON)).toBeCloseTo(45, 0);
-  expect(ZONES).toHaveLength(13);
-  expect(TORSO).toEqual(['chest', 'back', 'pelvis']);
+  // The lumped areas of the 17-segment set come to its 1.87 m², of which the trunk is 0.557 m².
+  expect(ZONE_TABLE.reduce((sum, r) => sum + r.areaM2, 0)).toBeCloseTo(1.868, 3);
+  expect(ZONE_TABLE.filter((r) => TORSO.includes(r.zone)).reduce((sum, r) => sum + r.areaM2, 0)).toBeCloseTo(0.557, 3);
 });
 
 /**

@@ -248,6 +248,48 @@ test('10. open mesh under a closed weave leaves the skin drier than the closed w
   // Same weave over the skin directly and over the mesh: less water next to the skin.
   const touching = (r: Run, id: string) => r.water(id, 'chest', 60) + r.water(id, 'back', 60);
   expect(touching(mesh, 'mesh-base')).toBeLessThan(0.6 * touching(weave, 'midweight-merino-base'));
+  // And the skin itself: over the mesh the same weave leaves it drier, though it is warmer and more is sweated.
+  const both = under(['mesh-base', 'midweight-merino-base']);
+  expect(both.torsoWettedness(60)).toBeLessThan(weave.torsoWettedness(60) - 0.01);
+  expect(both.sweatGh(60)).toBeGreaterThan(weave.sweatGh(60));
+});
+
+/** Common practice, no published source: the shirt is wet where the pack was, and cold there once it is off. */
+test('under a pack the back is warmer and far wetter than the back beside it; without one both are alike', () => {
+  const walk = (pack: boolean) =>
+    run({
+      airC: -8,
+      wind: 2,
+      legs: [
+        {
+          minutes: 90,
+          sport: 'ski tour',
+          metabolicW: 650,
+          pack,
+          worn: [
+            'thin-synthetic-base',
+            'wind-shell',
+            'thin-tights',
+            'soft-trousers',
+            'thin-cap',
+            'liner-gloves',
+            ...SKI_FEET,
+          ],
+        },
+      ],
+    });
+  const packed = walk(true);
+  const free = walk(false);
+  expect(packed.skin('underPack', 90)).toBeGreaterThan(packed.skin('chest', 90) + 3);
+  expect(packed.wettedness('underPack', 90)).toBeGreaterThan(1.5 * packed.wettedness('chest', 90));
+  expect(packed.water('thin-synthetic-base', 'underPack', 90)).toBeGreaterThan(
+    5 * packed.water('thin-synthetic-base', 'chest', 90),
+  );
+  expect(free.skin('underPack', 90)).toBeCloseTo(free.skin('back', 90), 6);
+  expect(free.water('thin-synthetic-base', 'underPack', 90)).toBeCloseTo(
+    free.water('thin-synthetic-base', 'back', 90),
+    6,
+  );
 });
 
 test('11. a hooded jacket with 100 g/m² fill over active layers holds a standing pause to about −12 °C; below −18 °C it takes two', () => {

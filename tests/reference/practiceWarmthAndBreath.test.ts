@@ -79,6 +79,39 @@ test('14. a covered mouth ices up in deep cold and stays free of ice in mild air
   expect(ice(-30, ['vented-mask'])).toBeLessThan(ice(-30, ['fleece-tube'], up));
 });
 
+test('23. a thick cover is iced within the hour by hard breath at −25 °C, and its ice stays while the breath warms the cover', () => {
+  const at = (airC: number) =>
+    run({
+      airC,
+      wind: 2,
+      legs: [
+        {
+          minutes: 60,
+          sport: 'classic ski',
+          metabolicW: 700,
+          worn: [
+            'fleece-tube',
+            'midweight-merino-base',
+            'lined-soft-shell',
+            'ski-tights',
+            'warm-hat',
+            'shell-mitts',
+            'wool-socks',
+            'nordic-boots',
+          ],
+          openings: { 'fleece-tube': { up: 0 } },
+        },
+      ],
+    });
+  const deep = at(-25);
+  expect(deep.scored.metrics.mouthIce.value).toBeGreaterThan(0.3);
+  expect(deep.frost('fleece-tube', 'face', 30)).toBeGreaterThan(30);
+  // The cover as a whole is above freezing by then: the ice lies in its outer part.
+  expect(deep.layerC('fleece-tube', 'face', 60)).toBeGreaterThan(0);
+  expect(deep.frost('fleece-tube', 'face', 60)).toBeGreaterThan(deep.frost('fleece-tube', 'face', 30));
+  expect(at(-6).frost('fleece-tube', 'face', 60)).toBe(0);
+});
+
 test('wind clears a lens, a closed mouth and a colder day fog it, goggles stay clear longer than glasses', () => {
   const at = (airC: number, relativeWind: number, mouth: number, eyewear: 'goggles' | 'glasses' = 'glasses') =>
     lensFog({ airC, vapourPa: 0.8 * 260, relativeWind }, { eyewear, faceC: 22, mouth });

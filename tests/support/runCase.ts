@@ -1,4 +1,4 @@
-import { ZONE_TABLE, ZONES, zoneIndex, type Zone } from '@/core/body/zones';
+import { toldOf, ZONE_TABLE, ZONES, type Zone } from '@/core/body/zones';
 import { scorePlan, type Scored } from '@/core/judge/scorePlan';
 import { readSimulateCase, type Case } from '@/formats/caseFile';
 
@@ -41,17 +41,17 @@ export class Run {
   }
 
   skin(zone: Zone, minute: number): number {
-    return this.scored.series.skinC[this.row(minute) * ZONES.length + zoneIndex(zone)];
+    return toldOf(zone, this.scored.series.skinC, this.row(minute) * ZONES.length);
   }
 
   wettedness(zone: Zone, minute: number): number {
-    return this.scored.series.wettedness[this.row(minute) * ZONES.length + zoneIndex(zone)];
+    return toldOf(zone, this.scored.series.wettedness, this.row(minute) * ZONES.length);
   }
 
   /** area-weighted mean skin temperature, °C */
   meanSkin(minute: number): number {
     return (
-      ZONE_TABLE.reduce((s, z) => s + z.areaM2 * this.skin(z.zone, minute), 0) /
+      ZONE_TABLE.reduce((s, z, i) => s + z.areaM2 * this.scored.series.skinC[this.row(minute) * ZONES.length + i], 0) /
       ZONE_TABLE.reduce((s, z) => s + z.areaM2, 0)
     );
   }
@@ -82,23 +82,23 @@ export class Run {
     return part.reduce((a, b) => a + b, 0) / part.length;
   }
 
-  private cell(id: string, zone: Zone, minute: number): number {
+  private of(values: Float64Array, id: string, zone: Zone, minute: number): number {
     const g = this.scored.garmentIds.indexOf(id);
     if (g < 0) throw new Error(`no garment ${id} in this run`);
-    return (this.row(minute) * this.scored.series.garments + g) * ZONES.length + zoneIndex(zone);
+    return toldOf(zone, values, (this.row(minute) * this.scored.series.garments + g) * ZONES.length);
   }
 
   /** water in a garment over a zone, g/m² */
   water(id: string, zone: Zone, minute: number): number {
-    return this.scored.series.waterGm2[this.cell(id, zone, minute)];
+    return this.of(this.scored.series.waterGm2, id, zone, minute);
   }
 
   frost(id: string, zone: Zone, minute: number): number {
-    return this.scored.series.frostGm2[this.cell(id, zone, minute)];
+    return this.of(this.scored.series.frostGm2, id, zone, minute);
   }
 
   layerC(id: string, zone: Zone, minute: number): number {
-    return this.scored.series.garmentC[this.cell(id, zone, minute)];
+    return this.of(this.scored.series.garmentC, id, zone, minute);
   }
 
   /** dry plus evaporative loss of the whole body, W */

@@ -16,7 +16,7 @@ export interface SweatCell {
 
 /**
  * One cell of the grid. The standard's sweat rate is all that must evaporate, so that ours counts what diffuses through dry
- * skin too; and it lets people move their limbs the more the harder they work (0.0052 (M − 58), at most 0.7 m/s), so ours do.
+ * skin too; and it lets people move their limbs the more the harder they work (0.0052 (M − 58), at most 0.7 m/s), so ours walk at that speed.
  */
 export function sweatCell(airC: number, metWm2: number, airMs: number): SweatCell {
   const { massKg, heightM } = AVERAGE_PERSON;
@@ -29,7 +29,8 @@ export function sweatCell(airC: number, metWm2: number, airMs: number): SweatCel
     legs: [
       {
         minutes: MINUTES,
-        sport: metWm2 >= 250 ? 'ski tour' : 'camp',
+        sport: 'walk',
+        speedMs: Math.min(0.7, 0.0052 * (metWm2 - 58)),
         metabolicW: metWm2 * bodyArea(AVERAGE_PERSON),
         externalW: 0,
         worn: NAMES,

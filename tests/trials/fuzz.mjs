@@ -79,6 +79,7 @@ async function honest(address) {
     bodies: {
       'PUT /api/athlete': { ...me, version: 1 },
       'PUT /api/athlete/wishes': { wishes, version: 1 },
+      'PUT /api/outings/[id]/wishes': { own: wishes, version: 1 },
       'POST /api/lines': { line: 'run 50 min −6', name: 'Tuesday run' },
       'PUT /api/outings/[id]/told': { felt: 'right' },
       'POST /api/outings/[id]/taps': {

@@ -3,7 +3,8 @@
  *
  * Eleven zones lumped from the 17-segment set of the multi-node models (Tanabe 65MN 2002, JOS-3 2021), for a person of
  * 1.87 m² and 74.4 kg. Hands and feet carry an extremity node of their own (fingers, toes) with the same clothing but
- * more curvature and less blood, so the integrator has thirteen columns.
+ * more curvature and less blood, and the part of the back on which a pack lies is a column of its own, because skin that is
+ * covered and skin that is open differ in temperature and wetness: the integrator has fourteen columns.
  */
 export type Zone =
   | 'scalp'
@@ -11,6 +12,7 @@ export type Zone =
   | 'neck'
   | 'chest'
   | 'back'
+  | 'underPack'
   | 'pelvis'
   | 'arms'
   | 'hands'
@@ -26,6 +28,7 @@ export const ZONES: readonly Zone[] = [
   'neck',
   'chest',
   'back',
+  'underPack',
   'pelvis',
   'arms',
   'hands',
@@ -35,8 +38,13 @@ export const ZONES: readonly Zone[] = [
   'feet',
   'toes',
 ];
-export const ZONE_COUNT = 13;
-export const TORSO: readonly Zone[] = ['chest', 'back', 'pelvis'];
+export const ZONE_COUNT = 14;
+/** The zones that clothes are made for: what is worn on the back is worn under a pack as well. */
+export type ClothedZone = Exclude<Zone, 'underPack'>;
+export const CLOTHED_ZONES: readonly ClothedZone[] = ZONES.filter((z) => z !== 'underPack');
+/** What a zone is dressed like. */
+export const clothedAs = (z: Zone): ClothedZone => (z === 'underPack' ? 'back' : z);
+export const TORSO: readonly Zone[] = ['chest', 'back', 'underPack', 'pelvis'];
 export const zoneIndex = (z: Zone): number => ZONES.indexOf(z);
 
 export interface ZoneRow {
@@ -90,6 +98,29 @@ const COLUMNS = [
 const row = (zone: Zone, ...values: number[]): ZoneRow =>
   ({ zone, ...Object.fromEntries(COLUMNS.map((c, i) => [c, values[i]])) }) as ZoneRow;
 
+/** Share of the back on which a pack lies (engineering value). */
+export const UNDER_PACK = 0.65;
+/** What belongs to a zone as a whole is divided with it; the rest is the same in both parts. */
+const DIVIDED: readonly (typeof COLUMNS)[number][] = [
+  'areaM2',
+  'tissueWhK',
+  'skinWhK',
+  'perfusionWK',
+  'skinFlowLh',
+  'sweat',
+  'dilate',
+  'sensor',
+];
+
+/** The back in two parts: what stays open behind a pack, and what it lies on. */
+const inTwo = (back: ZoneRow): ZoneRow[] =>
+  (
+    [
+      ['back', 1 - UNDER_PACK],
+      ['underPack', UNDER_PACK],
+    ] as const
+  ).map(([zone, share]) => ({ ...back, ...Object.fromEntries(DIVIDED.map((c) => [c, back[c] * share])), zone }));
+
 // prettier-ignore
 export const ZONE_TABLE: readonly ZoneRow[] = [
   //   zone       area   tissue skin   cond perf  flow  sweat  dilate constr sensor ccx  radius conv
@@ -97,7 +128,7 @@ export const ZONE_TABLE: readonly ZoneRow[] = [
   row('face',    0.035, 0.20,  0.08,  14,  1.6,  0.60, 0.025, 0.040, 0.012, 0.035, 0,   80,   1.25),
   row('neck',    0.029, 0.35,  0.07,  13,  0.9,  0.20, 0.016, 0.020, 0.022, 0.010, 0,   60,   1.00),
   row('chest',   0.175, 7.40,  0.44,  13,  5.0,  0.66, 0.146, 0.098, 0.065, 0.145, 0,  150,   0.90),
-  row('back',    0.161, 6.90,  0.41,  13,  4.7,  0.61, 0.129, 0.086, 0.065, 0.130, 0,  150,   0.90),
+  ...inTwo(row('back', 0.161, 6.90, 0.41, 13,  4.7,  0.61, 0.129, 0.086, 0.065, 0.130, 0,  150,   0.90)),
   row('pelvis',  0.221, 9.40,  0.56,  12,  6.5,  0.83, 0.206, 0.138, 0.065, 0.206, 0,  150,   0.90),
   row('arms',    0.318, 5.84,  0.60,  16,  3.5,  0.60, 0.154, 0.094, 0.022, 0.070, 0.6, 45,   1.10),
   row('hands',   0.055, 0.21,  0.11,  16,  0.30, 1.00, 0.018, 0.061, 0.152, 0.092, 0.3, 25,   1.30),
@@ -107,6 +138,18 @@ export const ZONE_TABLE: readonly ZoneRow[] = [
   row('feet',    0.080, 0.32,  0.18,  16,  0.30, 1.90, 0.026, 0.066, 0.152, 0.024, 0.4, 35,   1.20),
   row('toes',    0.032, 0.10,  0.07,  19,  0.10, 0.90, 0.010, 0.034, 0.152, 0.013, 0.3, 14,   1.30),
 ];
+
+const BACK = zoneIndex('back');
+const LIES_UNDER = zoneIndex('underPack');
+
+/**
+ * What is told of a zone: of the back the mean of both its parts by area, since people have one back.
+ * @param values of all zones, per m² or a temperature  @param from place of the first zone
+ */
+export const toldOf = (zone: Zone, values: Float64Array, from = 0): number =>
+  zone === 'back'
+    ? (1 - UNDER_PACK) * values[from + BACK] + UNDER_PACK * values[from + LIES_UNDER]
+    : values[from + zoneIndex(zone)];
 
 /**
  * Arterio-venous shunts of hands, fingers, feet and toes: flow when fully open, L/h (JOS-3: hand 1.71, foot 2.16 each side,

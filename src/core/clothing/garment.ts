@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { ZONES, type Zone } from '@/core/body/zones';
+import { clothedAs, CLOTHED_ZONES, type ClothedZone, type Zone } from '@/core/body/zones';
 import { PURPOSES, type Purpose } from '@/core/effort/sports';
 import { booleanField, field, fieldsOf, numberField, rangesOf, withinRanges, wordField } from '@/core/quantity/field';
 import { OutOfRange, within } from '@/core/quantity/range';
@@ -51,9 +51,9 @@ export interface Opening {
   /** free area to the outside when fully open, cm² */
   ventCm2: number;
   /** zones the air reaches */
-  zones: Zone[];
+  zones: ClothedZone[];
   /** share of coverage lost in a zone when fully open: rolled sleeves, a tube pulled down, a hood put back */
-  uncovers?: Partial<Record<Zone, number>>;
+  uncovers?: Partial<Record<ClothedZone, number>>;
   /** setting when nobody has said otherwise */
   usual: number;
   /** seconds it takes, on the move or standing */
@@ -81,7 +81,7 @@ export const NAME_LENGTH = 120;
 const share = Type.Number({ minimum: 0, maximum: 1 });
 const text = Type.String({ minLength: 1, maxLength: NAME_LENGTH });
 const id = Type.String({ minLength: 1, maxLength: ID_LENGTH });
-const zone = { enum: [...ZONES] };
+const zone = { enum: [...CLOTHED_ZONES] };
 
 const openingSchema = Type.Object(
   {
@@ -91,9 +91,13 @@ const openingSchema = Type.Object(
     openWord: text,
     closeWord: text,
     ventCm2: Type.Number({ minimum: OPENING_RANGE.ventCm2[0], maximum: OPENING_RANGE.ventCm2[1] }),
-    zones: Type.Array(Type.Unsafe<Zone>(zone), { maxItems: ZONES.length }),
+    zones: Type.Array(Type.Unsafe<ClothedZone>(zone), { maxItems: CLOTHED_ZONES.length }),
     uncovers: Type.Optional(
-      Type.Unsafe<Partial<Record<Zone, number>>>({ type: 'object', additionalProperties: share, propertyNames: zone }),
+      Type.Unsafe<Partial<Record<ClothedZone, number>>>({
+        type: 'object',
+        additionalProperties: share,
+        propertyNames: zone,
+      }),
     ),
     usual: share,
     seconds: Type.Number({ minimum: OPENING_RANGE.seconds[0], maximum: OPENING_RANGE.seconds[1] }),
@@ -202,7 +206,7 @@ export const GARMENT = Type.Object(
       column: 'suits',
     }),
     panels: field(
-      Type.Unsafe<Partial<Record<Zone, Panel>>>({
+      Type.Unsafe<Partial<Record<ClothedZone, Panel>>>({
         type: 'object',
         propertyNames: zone,
         additionalProperties: panelSchema,
@@ -251,16 +255,19 @@ export function checkGarment(g: Garment): Garment {
   if (!(g.fibre in FIBRES)) throw new OutOfRange(name('fibre'), g.fibre, Object.keys(FIBRES).join(', '));
   if (g.openings.length > MAX_OPENINGS)
     throw new OutOfRange(name('openings'), g.openings.length, `at most ${MAX_OPENINGS}`);
-  const covered = Object.entries(g.panels) as [Zone, Panel][];
+  const covered = Object.entries(g.panels) as [ClothedZone, Panel][];
   if (covered.length === 0) throw new OutOfRange(name('panels'), 'none', 'at least one zone');
   for (const [zone, panel] of covered) {
-    if (!ZONES.includes(zone)) throw new OutOfRange(name('zone'), zone, ZONES.join(', '));
+    if (!CLOTHED_ZONES.includes(zone)) throw new OutOfRange(name('zone'), zone, CLOTHED_ZONES.join(', '));
     within(name(`${zone} coverage`), panel.coverage, 0, 1);
     withinRanges(panel, PANEL_RANGE, (key) => name(`${zone} ${key}`), Object.keys(PANEL_RANGE));
   }
   for (const o of g.openings) withinRanges(o, OPENING_RANGE, (key) => name(`opening ${o.id} ${key}`));
   return g;
 }
+
+/** How a garment is made over a zone; undefined where it is not there. */
+export const panelOver = (g: Garment, zone: Zone): Panel | undefined => g.panels[clothedAs(zone)];
 
 /** Dry insulation of the cloth itself, m²K/W: thickness over conductivity (ISO 11092's Rct without the boundary layer). */
 export function fabricResistance(g: Pick<Garment, 'thicknessMm' | 'fibre'>): number {

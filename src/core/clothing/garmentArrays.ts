@@ -1,4 +1,4 @@
-import { ZONES, ZONE_COUNT, ZONE_TABLE, zoneIndex, type Zone } from '@/core/body/zones';
+import { clothedAs, ZONES, ZONE_COUNT, ZONE_TABLE, type ClothedZone } from '@/core/body/zones';
 import { byText } from '@/core/quantity/exact';
 import { OutOfRange } from '@/core/quantity/range';
 import { LATENT_VAPOUR } from '@/core/quantity/units';
@@ -7,7 +7,7 @@ import { checkGarment, MAX_OPENINGS, type Garment } from './garment';
 import { isLayer, isStandby } from './purpose';
 
 /**
- * The garments of one run, turned into flat arrays for the integrator: index `g * 13 + zone`.
+ * The garments of one run, turned into flat arrays for the integrator: index `g * ZONE_COUNT + zone`.
  * Built once; a run of any plan over the same garments allocates nothing more.
  */
 export interface GarmentArrays {
@@ -54,7 +54,7 @@ export interface GarmentArrays {
   standby: Uint8Array;
   mouth: Float64Array;
   openingCount: Uint8Array;
-  /** free area per zone area, index (g*4+o)*13+z */
+  /** free area per zone area, index (g*4+o)*ZONE_COUNT+z */
   ventArea: Float64Array;
   uncover: Float64Array;
   /** share of a garment's own heat given off in each zone, 0–1 */
@@ -87,7 +87,10 @@ const HEAT_FLOOR = 500;
 const SHOE_ROOM = 0.0055;
 
 /** Skin area of a zone of the table's person, m², over which an opening's free area and a heater's heat are spread. */
-const areaOf = (zone: Zone): number => ZONE_TABLE[zoneIndex(zone)].areaM2;
+const areaOf = (zone: ClothedZone): number =>
+  ZONE_TABLE.reduce((sum, row) => sum + (clothedAs(row.zone) === zone ? row.areaM2 : 0), 0);
+/** What each column of the integrator is dressed like. */
+const DRESSED = ZONES.map(clothedAs);
 
 const fromSkinOut = (a: Garment, b: Garment): number =>
   a.order - b.order || a.thicknessMm - b.thicknessMm || byText(a.id, b.id);
@@ -134,7 +137,7 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
     indexOf: new Map(),
     inOrder: new Int16Array(count),
     inZone: [],
-    zonesOf: garments.map((g) => Uint8Array.from(ZONES.flatMap((z, i) => (g.panels[z] ? [i] : [])))),
+    zonesOf: garments.map((g) => Uint8Array.from(DRESSED.flatMap((z, i) => (g.panels[z] ? [i] : [])))),
   };
   garments.forEach((g, i) => {
     checkGarment(g);
@@ -142,7 +145,7 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
     w.indexOf.set(g.id, i);
     const fibre = FIBRES[g.fibre];
     for (let z = 0; z < ZONE_COUNT; z++) {
-      const panel = g.panels[ZONES[z]];
+      const panel = g.panels[DRESSED[z]];
       if (!panel) continue;
       const k = i * ZONE_COUNT + z;
       const thickness = (panel.thicknessMm ?? g.thicknessMm) / 1000;
@@ -161,7 +164,7 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
       w.liquid[k] = holdsLiquid(g, weight);
     }
     if (g.heatW) {
-      const covered = ZONES.map((z) => (g.panels[z]?.coverage ?? 0) * areaOf(z));
+      const covered = ZONE_TABLE.map((row, z) => (g.panels[DRESSED[z]]?.coverage ?? 0) * row.areaM2);
       const all = covered.reduce((a, b) => a + b, 0);
       for (let z = 0; z < ZONE_COUNT; z++) w.heatShare[i * ZONE_COUNT + z] = all > 0 ? covered[z] / all : 0;
     }
@@ -184,14 +187,14 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
       const area = o.zones.reduce((s, z) => s + areaOf(z), 0);
       for (let z = 0; z < ZONE_COUNT; z++) {
         const k = (i * MAX_OPENINGS + n) * ZONE_COUNT + z;
-        if (o.zones.includes(ZONES[z]) && area > 0) w.ventArea[k] = o.ventCm2 / 1e4 / area;
-        w.uncover[k] = o.uncovers?.[ZONES[z]] ?? 0;
+        if (o.zones.includes(DRESSED[z]) && area > 0) w.ventArea[k] = o.ventCm2 / 1e4 / area;
+        w.uncover[k] = o.uncovers?.[DRESSED[z]] ?? 0;
       }
     });
   });
   // Layers of one place lie thin beneath thick, whatever the order in which they are listed.
   const sorted = garments.map((_, i) => i).sort((a, b) => fromSkinOut(garments[a], garments[b]));
   w.inOrder.set(sorted);
-  w.inZone = ZONES.map((zone) => Uint8Array.from(sorted.filter((g) => garments[g].panels[zone])));
+  w.inZone = DRESSED.map((zone) => Uint8Array.from(sorted.filter((g) => garments[g].panels[zone])));
   return w;
 }

@@ -63,7 +63,7 @@ export interface Stacks {
   layers: Uint8Array;
   /** garment index at node k */
   garment: Int16Array;
-  /** place of node k in the arrays's and the state's arrays, `garment * 13 + zone` */
+  /** place of node k in the arrays's and the state's arrays, `garment * ZONE_COUNT + zone` */
   place: Int32Array;
   /** coverage with openings as they are, 0–1 */
   cover: Float64Array;
@@ -141,7 +141,7 @@ export function newStacks(): Stacks {
 }
 
 /** Share of each zone that a pack presses and covers: its panel, shoulder straps and hip belt (engineering values). */
-const PACK_COVER: Partial<Record<Zone, number>> = { back: 0.65, chest: 0.15, pelvis: 0.12 };
+const PACK_COVER: Partial<Record<Zone, number>> = { underPack: 1, chest: 0.15, pelvis: 0.12 };
 const PACK = Float64Array.from(ZONES, (z) => PACK_COVER[z] ?? 0);
 /** Share of an opening's free area that what falls finds: flaps and arms shade the rest (engineering value). */
 const GAPES = 0.4;
@@ -255,7 +255,7 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
       out.through[base + k] = q * heat;
       if (k === n) out.throughOuter[z] = q * heat;
 
-      let own = pumping(w.gap[j], air.pumping, v);
+      let own = pumping(w.gap[j] + holes(w, out, base + k - 1, k - 1), air.pumping, v);
       let gapes = 0;
       for (let o = 0; o < w.openingCount[g]; o++) {
         const setting = state.open[g * MAX_OPENINGS + o];
@@ -272,9 +272,12 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
       out.ventHeat[base + k] = gapFlow;
     }
     // Each gap's exchange is shared by the two faces that bound it.
-    out.ventHeat[base] = n > 0 ? out.ventHeat[base + 1] / 2 : 0;
+    // Through the holes of an open mesh the air above it reaches the skin; a pack keeps the air outside it off what lies beneath.
+    const open = n > 1 ? w.mesh[out.garment[base + 1]] : 0;
+    out.ventHeat[base] = n > 0 ? (out.ventHeat[base + 1] + (n > 1 ? open * out.ventHeat[base + 2] : 0)) / 2 : 0;
     for (let k = 1; k <= n; k++) {
-      out.ventHeat[base + k] = (out.ventHeat[base + k] + (k < n ? out.ventHeat[base + k + 1] : 0)) / 2;
+      const reaches = (k === 1 ? 1 - open : 1) * (k === beneath ? 1 - pack * (1 - PACK_AIR) : 1);
+      out.ventHeat[base + k] = (out.ventHeat[base + k] + (k < n ? out.ventHeat[base + k + 1] * reaches : 0)) / 2;
     }
     for (let k = 0; k <= n; k++) {
       out.ventVapour[base + k] = out.ventHeat[base + k] * AIR_VAPOUR;
@@ -381,6 +384,10 @@ function bareFace(w: GarmentArrays, out: Stacks, n: number): number {
   }
   return cheeks ? CHEEK_TISSUE : brow ? BROW : 0;
 }
+
+/** Depth of air in the holes of an open mesh on the skin, m: room in which the air beneath the next layer moves. */
+const holes = (w: GarmentArrays, out: Stacks, i: number, k: number): number =>
+  k === 1 ? w.mesh[out.garment[i]] * w.thickness[out.place[i]] : 0;
 
 /** Coverage of a zone by a garment with its openings as they are, 0–1. */
 export function coverage(w: GarmentArrays, state: WornState, g: number, z: number): number {

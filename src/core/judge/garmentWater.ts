@@ -1,5 +1,5 @@
 import { ZONES } from '@/core/body/zones';
-import type { Garment } from '@/core/clothing/garment';
+import { panelOver, type Garment } from '@/core/clothing/garment';
 import { holdsLiquid, sorbs } from '@/core/clothing/garmentArrays';
 import { beyondDry, wetShare } from '@/core/moisture/beyondDry';
 import type { Scored } from './scorePlan';
@@ -21,7 +21,7 @@ export function garmentWater(scored: Scored, area: readonly number[], g: Garment
   const all = { waterG: 0, frostG: 0, share: 0 };
   let covered = 0;
   ZONES.forEach((zone, z) => {
-    const panel = g.panels[zone];
+    const panel = panelOver(g, zone);
     if (!panel) return;
     const k = (row * s.garments + index) * ZONES.length + z;
     const weight = panel.weightGm2 ?? g.weightGm2;

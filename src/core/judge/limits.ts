@@ -29,6 +29,9 @@ export const LIMIT = {
   baseSoaked: 0.7,
   /** water in the worn layers beyond which a stop chills and nothing dries on the body within the hour, g (engineering value) */
   wetLayersG: 300,
+  /** water in the clothes below which one stays dry, and below which there is hardly any, g (engineering values) */
+  staysDryG: 60,
+  hardlyWetG: 3,
   /** share of a mouth cover's capacity that is ice (engineering value) */
   mouthIced: 0.3,
   /** eyewear that fogs for longer is worth a word, min (engineering value) */

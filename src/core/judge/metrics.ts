@@ -1,4 +1,4 @@
-import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
+import { UNDER_PACK, ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import type { Person } from '@/core/body/person';
 import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
@@ -80,13 +80,18 @@ export interface Metrics {
 }
 
 const CHEST = zoneIndex('chest');
-const BACK = zoneIndex('back');
 const FINGERS = zoneIndex('fingers');
 const TOES = zoneIndex('toes');
 const FACE = zoneIndex('face');
 const SCALP = zoneIndex('scalp');
 const LIMBS = (['arms', 'thighs', 'calves'] as const).map(zoneIndex);
 
+/** The base's water is read on chest and back, half each. */
+const BASE_READ = [
+  [CHEST, 0.5],
+  [zoneIndex('back'), 0.5 * (1 - UNDER_PACK)],
+  [zoneIndex('underPack'), 0.5 * UNDER_PACK],
+] as const;
 /** The innermost layer over so much of the chest is the base, 0–1. */
 const COVERS_CHEST = 0.5;
 
@@ -249,9 +254,9 @@ function readWater(m: Metrics, { series, arrays: w, area }: RunToMeasure, r: num
   raise(m.waterPeak, water, t);
   if (base >= 0) {
     let share = 0;
-    for (const z of [CHEST, BACK]) {
+    for (const [z, weight] of BASE_READ) {
       const j = base * ZONE_COUNT + z;
-      share += wetShare(series.waterGm2[(r * w.count + base) * ZONE_COUNT + z], w.sorb[j], w.liquid[j]) / 2;
+      share += weight * wetShare(series.waterGm2[(r * w.count + base) * ZONE_COUNT + z], w.sorb[j], w.liquid[j]);
     }
     m.baseShare[r] = share;
     raise(m.basePeak, share, t);

@@ -73,13 +73,14 @@ const THIGHS = zoneIndex('thighs');
 const CALVES = zoneIndex('calves');
 const CHEST = zoneIndex('chest');
 const BACK = zoneIndex('back');
+const UNDER = zoneIndex('underPack');
 const PELVIS = zoneIndex('pelvis');
-const A = [CHEST, BACK, PELVIS].map((z) => ZONE_TABLE[z].areaM2);
-const TORSO_AREA = A[0] + A[1] + A[2];
+const A = [CHEST, BACK, UNDER, PELVIS].map((z) => ZONE_TABLE[z].areaM2);
+const TORSO_AREA = A[0] + A[1] + A[2] + A[3];
 
 /** Mean of the torso's zones by area, of values of all zones. @param from place of the first zone */
 export const torsoMean = (v: Float64Array, from = 0): number =>
-  (v[from + CHEST] * A[0] + v[from + BACK] * A[1] + v[from + PELVIS] * A[2]) / TORSO_AREA;
+  (v[from + CHEST] * A[0] + v[from + BACK] * A[1] + v[from + UNDER] * A[2] + v[from + PELVIS] * A[3]) / TORSO_AREA;
 
 /** Fills in what the skin of the zones says, from values of all zones. */
 function readSkin(into: Moment, skinC: Float64Array, from: number, bareFaceC: number): void {

@@ -1,4 +1,5 @@
 import type { Finding } from './findings';
+import { LIMIT } from './limits';
 import type { Metrics } from './metrics';
 
 /** The sentence at the top: a bold beginning and the rest, with the numbers it rests on left as slots for the unit system. */
@@ -12,11 +13,11 @@ export interface Verdict {
 export function verdict(list: readonly Finding[], m: Metrics): Verdict {
   const worst = list[0];
   if (!worst || worst.severity === 1) {
-    const dry = m.waterPeak.value < 60;
+    const dry = m.waterPeak.value < LIMIT.staysDryG;
     return {
       tone: 'holds',
       lead: dry ? 'It holds as forecast, and you stay dry.' : 'It holds as forecast.',
-      rest: `${m.waterPeak.value < 3 ? 'Hardly any water in your clothes' : `At most {mass:${m.waterPeak.value.toFixed(0)}} of water in your clothes at {time:${m.waterPeak.atS}}`}; fingers never below {temp:${m.fingers.value.toFixed(4)}}.${list
+      rest: `${m.waterPeak.value < LIMIT.hardlyWetG ? 'Hardly any water in your clothes' : `At most {mass:${m.waterPeak.value.toFixed(0)}} of water in your clothes at {time:${m.waterPeak.atS}}`}; fingers never below {temp:${m.fingers.value.toFixed(4)}}.${list
         .slice(0, NOTES)
         .map((f) => ' ' + findingSentence(f))
         .join('')}`,

@@ -1,5 +1,5 @@
 import { LATENT_FUSION } from '@/core/quantity/units';
-import { ZONES, ZONE_COUNT, type Zone } from '@/core/body/zones';
+import { clothedAs, ZONES, ZONE_COUNT, type ClothedZone } from '@/core/body/zones';
 
 /** Ways to get wet or chilled by touch that no forecast knows: what a leg can say of its ground and its trees. */
 export type Wetting =
@@ -41,7 +41,7 @@ interface Touch {
 }
 
 interface Row {
-  zones: Partial<Record<Zone, number>>;
+  zones: Partial<Record<ClothedZone, number>>;
   liquidMmH?: number;
   snowMmH?: number;
   pressed?: number;
@@ -130,7 +130,7 @@ const TABLE: Record<Wetting, Row> = {
 const WEIGHT = 0.6;
 const WATER_C = 0.5;
 
-/** One event over the 13 zones. */
+/** One event over all zones. */
 export interface WettingByZone {
   touch: Touch[];
   touches: 'air' | 'water' | 'snow';
@@ -142,7 +142,7 @@ export const WETTING_BY_ZONE = Object.fromEntries(
   WETTINGS.map((name) => {
     const row = TABLE[name];
     const touch = Array.from({ length: ZONE_COUNT }, (_, z): Touch => ({
-      share: row.zones[ZONES[z]] ?? 0,
+      share: row.zones[clothedAs(ZONES[z])] ?? 0,
       liquidMmH: row.liquidMmH ?? 0,
       snowMmH: row.snowMmH ?? 0,
       pressed: row.pressed ?? 0,

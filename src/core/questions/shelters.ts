@@ -1,7 +1,7 @@
 import { STILL_AIR } from '@/core/atmosphere/windAtBody';
 import { garment } from '@/core/clothing/catalogue/entry';
 import type { Garment } from '@/core/clothing/garment';
-import { ZONES, type Zone } from '@/core/body/zones';
+import { CLOTHED_ZONES, type ClothedZone } from '@/core/body/zones';
 import type { Stretch } from '@/core/outing/timeline';
 
 /** Something that makes waiting less bad: a cover over everything, or other air and another seat. */
@@ -13,7 +13,7 @@ export interface Means {
   possible?: (s: Stretch) => boolean;
 }
 
-const every = (coverage: number, zones: readonly Zone[] = ZONES): Garment['panels'] =>
+const every = (coverage: number, zones: readonly ClothedZone[] = CLOTHED_ZONES): Garment['panels'] =>
   Object.fromEntries(zones.map((z) => [z, { coverage }]));
 
 const cover = (

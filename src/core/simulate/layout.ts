@@ -71,8 +71,8 @@ export const RUNS_DOWN = zones(18);
  */
 export const NODES = zones(19);
 export const NODES_A_ZONE = MAX_LAYERS + 2;
-export const RECORD = 36;
-/** place of the layer in arrays over garments and zones, garment · 13 + zone */
+export const RECORD = 37;
+/** place of the layer in arrays over garments and zones, garment · ZONE_COUNT + zone */
 export const PLACE = 0;
 export const HEAT = 1;
 export const SORB = 2;
@@ -120,6 +120,8 @@ export const PER_HUMIDITY = 33;
 export const HOLDS_BACK = 34;
 /** share of what falls on the layer that meets its cloth; the rest goes past it */
 export const SHIELDS = 35;
+/** how much colder than its middle the layer is where its ice lies, K: not zero only where breath freezes in a mouth cover */
+export const ICE_COLDER = 36;
 
 /**
  * The state. Head: central °C, metabolic and external W, seconds, the heat production the skin is used to, W, how used up

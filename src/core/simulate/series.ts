@@ -2,7 +2,7 @@ import { ZONE_COUNT } from '@/core/body/zones';
 
 /**
  * What a run shows, sampled every `stepS` seconds: one row a sample.
- * Zone arrays are `row * 13 + zone`; garment arrays `(row * garments + g) * 13 + zone`.
+ * Zone arrays are `row * ZONE_COUNT + zone`; garment arrays `(row * garments + g) * ZONE_COUNT + zone`.
  */
 export interface Series {
   rows: number;

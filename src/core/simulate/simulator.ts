@@ -18,10 +18,10 @@ import { bareSkinC, CHEEK_TISSUE } from '@/core/atmosphere/bareSkin';
 import { breathHeatShare, breathLatentShare } from '@/core/body/respiration';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
-import { buildStacks, newStacks, type Ambient, type Stacks } from '@/core/clothing/stack';
+import { buildStacks, newStacks, STRIDE, type Ambient, type Stacks } from '@/core/clothing/stack';
 import { garmentArrays, type GarmentArrays } from '@/core/clothing/garmentArrays';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
-import { LATENT_VAPOUR } from '@/core/quantity/units';
+import { LATENT_FUSION, LATENT_VAPOUR } from '@/core/quantity/units';
 import type { Conditions } from '@/core/outing/conditions';
 import { feelsLikeC } from '@/core/outing/feelsLike';
 import type { Plan } from '@/core/kit/plan';
@@ -119,6 +119,7 @@ export class Simulator {
   roughK = 0.5;
   private readonly burning: Burning = { workW: 0.5, workShare: 0.5, restW: 0.5, shiverW: 0.5, shiverShare: 0.5 };
   private breathLatent = 0.5;
+  private coverNode = -1;
   private breathW = 0.5;
   /** the step that the relaxations below are for, s, and how far effort rises, falls and is got used to in it, 0–1 */
   private relaxedFor = 0.5;
@@ -254,6 +255,7 @@ export class Simulator {
     this.breathShare = breathHeatShare(c.airC) + this.breathLatent;
     buildStacks(this.arrays, { worn: this.worn, open: this.state.open }, this.ambient, this.stacks);
     packLayers(this.state.memory, this.stacks, this.arrays);
+    this.coverNode = this.nodeOfCover();
     this.feelsC = feelsLikeC(c);
     this.air = c;
     weathered(c, this.stacks, this.arrays, this.weather);
@@ -267,6 +269,14 @@ export class Simulator {
         this.state.owed[j] = this.state.evaporation[j] = this.state.slope[j] = 0;
       }
     }
+  }
+
+  /** Where the record of what covers the mouth lies; −1 without. */
+  private nodeOfCover(): number {
+    const { mouthGarment, layers, garment } = this.stacks;
+    for (let k = 1; k <= layers[FACE]; k++)
+      if (garment[FACE * STRIDE + k] === mouthGarment) return L.NODES + (FACE * L.NODES_A_ZONE + k) * L.RECORD;
+    return -1;
   }
 
   /** Relaxations over a step, kept as long as the step stays the same. */
@@ -374,7 +384,9 @@ export class Simulator {
     const airC = s.memory[L.AIR_C];
     const vapourPa = s.memory[L.AIR_VAPOUR];
     const j = stacks.mouthGarment * ZONE_COUNT + FACE;
-    const coldC = s.temperature[j] - COVER_FALL * (s.temperature[j] - airC);
+    const colder = COVER_FALL * (s.temperature[j] - airC);
+    const coldC = s.temperature[j] - colder;
+    s.memory[this.coverNode + L.ICE_COLDER] = colder > 0 ? colder : 0;
     let left = breathDeposit(metabolicW, airC, vapourPa, coldC, stacks.mouth) * dt * body.perArea[FACE];
     // Breath in can take only free liquid; breath out cannot fill what is full.
     const free = s.water[j] - s.ice[j] - w.sorb[j];
@@ -383,6 +395,11 @@ export class Simulator {
     else left = Math.min(left, room > 0 ? room : 0);
     s.water[j] += left;
     s.owed[j] -= LATENT_VAPOUR * left;
+    if (coldC < 0 && left > 0) {
+      // Where the cover is below freezing what the breath leaves is frost at once, and gives the heat of that as well.
+      s.ice[j] += left;
+      s.owed[j] -= LATENT_FUSION * left;
+    }
     this.ledger.produced += left * body.area[FACE];
     return (LATENT_VAPOUR * left * body.area[FACE]) / dt;
   }

@@ -19,7 +19,7 @@ export interface State {
   skin: Float64Array;
   film: Float64Array;
   skinOwed: Float64Array;
-  /** per garment and zone, g*13+z; and where each begins in `memory` */
+  /** per garment and zone, g*ZONE_COUNT+z; and where each begins in `memory` */
   temperature: Float64Array;
   water: Float64Array;
   ice: Float64Array;

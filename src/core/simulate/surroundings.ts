@@ -19,6 +19,7 @@ const LEVEL: Record<Zone, number> = {
   neck: 0.15,
   chest: 0.08,
   back: 0.08,
+  underPack: 0.08,
   pelvis: 0.03,
   arms: 0.1,
   hands: 0.08,

@@ -1,6 +1,6 @@
 import { CP_WATER, LATENT_FUSION } from '@/core/quantity/units';
 import { DRIP_FILM, FULL_FILM } from '@/core/moisture/film';
-import { ZONES, zoneIndex, type Zone } from '@/core/body/zones';
+import { UNDER_PACK, ZONES, zoneIndex, type Zone } from '@/core/body/zones';
 import {
   AIR_C,
   AREA,
@@ -13,6 +13,7 @@ import {
   FILM,
   HEAT,
   HOLDS_BACK,
+  ICE_COLDER,
   INDEX,
   LAYERS,
   LIQUID,
@@ -76,9 +77,11 @@ export function moveLiquid(m: Float64Array, z: number, at: GarmentPlaces): void 
     } else m[node + FILLED] = 0;
   }
   if (anyLiquid) {
-    wickFromSkin(m, z, skinNode + RECORD, water, ice);
-    // Open mesh lets the film reach the layer above through its holes.
-    if (n > 1 && m[skinNode + 2 * RECORD + WICK_SKIN] > 0) wickFromSkin(m, z, skinNode + 2 * RECORD, water, ice);
+    const first = skinNode + RECORD;
+    wickFromSkin(m, z, first, water, ice);
+    // Open mesh lets the film reach the layer above through its holes; being thick it keeps a soaked one off the skin.
+    if (n > 1 && m[first + RECORD + WICK_SKIN] > 0 && m[first + RECORD + FILLED] < m[FILM + z] * PER_FULL_FILM)
+      wickFromSkin(m, z, first + RECORD, water, ice);
     // What ISO 7933 calls unevaporated sweat leaves the film at once: into the cloth, or it drips when the cloth is full.
     const wet = m[WETNESS + z];
     const left = m[FILM + z];
@@ -133,7 +136,8 @@ export function moveLiquid(m: Float64Array, z: number, at: GarmentPlaces): void 
         m[temperature + j] = t + (LATENT_FUSION * freezes) / m[node + HEAT];
       }
     } else if (frozen > 0) {
-      const able = (m[node + HEAT] * t) / LATENT_FUSION;
+      const warm = t - m[node + ICE_COLDER];
+      const able = warm > 0 ? (m[node + HEAT] * warm) / LATENT_FUSION : 0;
       const thaws = frozen < able ? frozen : able;
       m[ice + j] = frozen - thaws;
       m[temperature + j] = t - (LATENT_FUSION * thaws) / m[node + HEAT];
@@ -166,9 +170,10 @@ const DOWN: readonly (readonly (readonly [to: number, share: number])[])[] = (()
   const to = (zone: Zone, share: number) => [zoneIndex(zone), share] as const;
   const down: Partial<Record<Zone, (readonly [number, number])[]>> = {
     scalp: [to('face', 0.15), to('neck', 0.5)],
-    neck: [to('chest', 0.3), to('back', 0.3)],
+    neck: [to('chest', 0.3), to('back', 0.3 * (1 - UNDER_PACK)), to('underPack', 0.3 * UNDER_PACK)],
     chest: [to('pelvis', 0.5)],
     back: [to('pelvis', 0.5)],
+    underPack: [to('pelvis', 0.5)],
     pelvis: [to('thighs', 0.6)],
     arms: [to('hands', 0.3)],
     hands: [to('fingers', 0.5)],

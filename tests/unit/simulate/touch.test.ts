@@ -1,3 +1,4 @@
+import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { WETTINGS } from '@/core/outing/wetting';
 import { Simulator } from '@/core/simulate/simulator';
@@ -22,11 +23,11 @@ const out = (leg: Partial<TestLeg>, worn = KIT, airC = -6): Run =>
   run({ airC, wind: 2, legs: [{ minutes: 20, sport: 'stand', worn, ...leg }] });
 const water = (r: Run, garment: string, zone: number): number => {
   const { series, garmentIds } = r.scored;
-  const at = ((series.rows - 1) * series.garments + garmentIds.indexOf(garment)) * 13 + zone;
+  const at = ((series.rows - 1) * series.garments + garmentIds.indexOf(garment)) * ZONE_COUNT + zone;
   return series.waterGm2[at];
 };
-const PELVIS = 5;
-const FEET = 11;
+const PELVIS = zoneIndex('pelvis');
+const FEET = zoneIndex('feet');
 
 test('sitting on snow soaks and chills the seat; a mat keeps it dry and warmer', () => {
   const bare = out({ wetting: 'sitting on snow' }, KIT, -1);
@@ -48,7 +49,7 @@ test('wading fills boots and socks within minutes and chills the toes far below 
 test('dripping trees wet the shoulders of a wind shell more than those of a membrane', () => {
   const storm = KIT.map((id) => (id === 'wind-shell' ? 'storm-shell' : id));
   const wet = (kit: string[], shell: string) =>
-    water(out({ minutes: 60, wetting: 'dripping trees' }, kit, 2), shell, 4);
+    water(out({ minutes: 60, wetting: 'dripping trees' }, kit, 2), shell, zoneIndex('back'));
   expect(wet(KIT, 'wind-shell')).toBeGreaterThan(wet(storm, 'storm-shell') + 5);
 });
 
@@ -79,7 +80,7 @@ test('barrier gloves keep the insulation dry through a long cold day, and the sk
     out({ minutes: 300, sport: 'hike', metabolicW: 560 }, [...KIT.filter((id) => id !== 'wind-gloves'), ...inner], -20);
   const open = hands(['liner-gloves', 'warm-mitts']);
   const barrier = hands(['barrier-gloves', 'liner-gloves', 'warm-mitts']);
-  const HANDS = 7;
+  const HANDS = zoneIndex('hands');
   expect(water(barrier, 'warm-mitts', HANDS)).toBeLessThan(0.8 * water(open, 'warm-mitts', HANDS));
   expect(barrier.wettedness('hands', 300)).toBeGreaterThan(open.wettedness('hands', 300));
 });
@@ -96,7 +97,7 @@ test('frost in a shell comes off when it is shaken out, and most of it when it i
     sim.start(plan);
     sim.run(day.stretches, plan);
     const g = KIT.indexOf('wind-shell');
-    const ice = sim.state.ice.subarray(g * 13, g * 13 + 13).reduce((a, b) => a + b, 0);
+    const ice = sim.state.ice.subarray(g * ZONE_COUNT, (g + 1) * ZONE_COUNT).reduce((a, b) => a + b, 0);
     return { ice, brushed: sim.ledger.brushed };
   };
   const left = iced([{ do: 'set', garment: 'wind-shell', opening: 'zip', setting: 0 }]);

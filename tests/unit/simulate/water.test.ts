@@ -1,3 +1,4 @@
+import { ZONE_COUNT } from '@/core/body/zones';
 import { run, type Run } from '#tests/support/runCase';
 
 /** The rules of water in cloth, each in a day anybody can picture. */
@@ -28,11 +29,11 @@ test('dry snow on a cold shell stays dry and is brushed off; the same snow on a 
     OUTER.filter((id) => id !== 'thin-cap'),
     snow('dry snow'),
   );
-  expect(head.scored.series.filmGm2[60 * 13]).toBeGreaterThan(
+  expect(head.scored.series.filmGm2[60 * ZONE_COUNT]).toBeGreaterThan(
     standing(
       -3,
       OUTER.filter((id) => id !== 'thin-cap'),
-    ).scored.series.filmGm2[60 * 13],
+    ).scored.series.filmGm2[60 * ZONE_COUNT],
   );
   // Fleece alone is warm on its face: snow melts into it, which is the whole case for a shell.
   expect(bare.water('grid-fleece', 'chest', 60)).toBeGreaterThan(5 * Math.max(1, gain));

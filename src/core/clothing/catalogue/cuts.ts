@@ -1,8 +1,8 @@
 import type { Panel, Opening } from '@/core/clothing/garment';
-import type { Zone } from '@/core/body/zones';
+import type { ClothedZone } from '@/core/body/zones';
 
 /** Which zones a cut of garment covers, and how much of each. */
-type Cut = Partial<Record<Zone, Panel>>;
+type Cut = Partial<Record<ClothedZone, Panel>>;
 
 const c = (coverage: number): Panel => ({ coverage });
 

@@ -1,5 +1,5 @@
 import { ZONE_COUNT, zoneIndex, type Zone } from '@/core/body/zones';
-import type { Garment } from '@/core/clothing/garment';
+import { panelOver, type Garment } from '@/core/clothing/garment';
 import type { Scored } from '@/core/judge/scorePlan';
 import { degrees, type Units } from '@/formats/measures';
 import { C, heat } from '@/ui/draw/palette';
@@ -18,7 +18,7 @@ export function layersOver(scored: Scored, garments: ReadonlyMap<string, Garment
   return garmentIds
     .flatMap((id, g): Layer[] => {
       const garment = garments.get(id);
-      const panel = garment?.panels[zone];
+      const panel = garment && panelOver(garment, zone);
       if (!garment || !panel || panel.coverage < 0.1 || s.worn[row * s.garments + g] !== 1) return [];
       const at = (row * s.garments + g) * ZONE_COUNT + z;
       return [{ garment, mm: panel.thicknessMm ?? garment.thicknessMm, celsius: s.garmentC[at] }];

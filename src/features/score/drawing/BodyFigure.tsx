@@ -1,4 +1,4 @@
-import { ZONE_COUNT, zoneIndex, type Zone } from '@/core/body/zones';
+import { toldOf, ZONE_COUNT, type Zone } from '@/core/body/zones';
 import type { Series } from '@/core/simulate/series';
 import { degrees, type Units } from '@/formats/measures';
 import { C, skinColour } from '@/ui/draw/palette';
@@ -44,8 +44,8 @@ export function BodyFigure({
   units: Units;
   cold: (zone: Zone, c: number) => boolean;
 }) {
-  const t = (z: Zone) => series.skinC[row * ZONE_COUNT + zoneIndex(z)];
-  const wet = (z: Zone) => series.wettedness[row * ZONE_COUNT + zoneIndex(z)];
+  const t = (z: Zone) => toldOf(z, series.skinC, row * ZONE_COUNT);
+  const wet = (z: Zone) => toldOf(z, series.wettedness, row * ZONE_COUNT);
   return (
     <svg width="100%" viewBox="0 0 300 204" role="img" aria-label="Skin temperature by zone">
       {SHAPES.map(({ zone, d }) => {

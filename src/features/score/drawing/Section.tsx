@@ -1,5 +1,5 @@
 import { ZONE_COUNT, zoneIndex, type Zone } from '@/core/body/zones';
-import type { Garment } from '@/core/clothing/garment';
+import { panelOver, type Garment } from '@/core/clothing/garment';
 import { holdsLiquid, sorbs } from '@/core/clothing/garmentArrays';
 import { wetShare } from '@/core/moisture/beyondDry';
 import type { Scored } from '@/core/judge/scorePlan';
@@ -24,13 +24,13 @@ export function Section({ scored, garments, zone, row, airC, units }: Props) {
   const z = zoneIndex(zone);
   const layers = scored.garmentIds
     .map((id, index) => ({ g: garments.get(id)!, index }))
-    .filter(({ g, index }) => s.worn[row * s.garments + index] && (g.panels[zone]?.coverage ?? 0) >= 0.1)
+    .filter(({ g, index }) => s.worn[row * s.garments + index] && (panelOver(g, zone)?.coverage ?? 0) >= 0.1)
     .sort((a, b) => a.g.order - b.g.order);
   const skinC = s.skinC[row * ZONE_COUNT + z];
   const skinWidth = 34;
   const airWidth = 56;
   const room = width - skinWidth - airWidth;
-  const weights = layers.map(({ g }) => 1.1 + Math.sqrt(g.panels[zone]?.thicknessMm ?? g.thicknessMm));
+  const weights = layers.map(({ g }) => 1.1 + Math.sqrt(panelOver(g, zone)?.thicknessMm ?? g.thicknessMm));
   const sum = weights.reduce((a, b) => a + b, 0) || 1;
   const bounds = weights.reduce<number[]>((acc, w) => [...acc, acc[acc.length - 1] + (w / sum) * room], [skinWidth]);
   const at = (index: number, values: Float64Array) => values[(row * s.garments + index) * ZONE_COUNT + z];
@@ -124,7 +124,7 @@ export function Section({ scored, garments, zone, row, airC, units }: Props) {
       {layers.map(({ g, index }, i) => {
         const liquid = at(index, s.waterGm2);
         const frost = at(index, s.frostGm2);
-        const weight = g.panels[zone]?.weightGm2 ?? g.weightGm2;
+        const weight = panelOver(g, zone)?.weightGm2 ?? g.weightGm2;
         const share = wetShare(liquid, sorbs(g, weight), holdsLiquid(g, weight));
         const cloth = g.openMesh > 0 ? 'mesh' : g.filled ? 'loft' : 'weave';
         return (

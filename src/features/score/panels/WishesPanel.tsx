@@ -27,7 +27,7 @@ const [LEAST, MOST] = WISH_RANGE.weight;
 const STEP = 0.02;
 const toWeight = (log: number): number => Math.min(MOST, Math.max(LEAST, Math.round(Math.exp(log) * 20) / 20));
 
-/** How the athlete wants plans made, what each further cue is worth, and the button that plans again. */
+/** How the athlete wants plans of this outing made, what each further cue is worth, and the button that plans again. */
 export function WishesPanel({ score, units }: { score: Score; units: Units }) {
   const { wishes, wish } = score;
   // While a slider moves only its own number follows: every rest of it is a new question to the planner.
@@ -35,7 +35,22 @@ export function WishesPanel({ score, units }: { score: Score; units: Units }) {
   const [floorLow, floorHigh] = WISH_RANGE.floorC;
   return (
     <div className="min-w-0">
-      <h2 className="speak text-[19px] font-semibold">How you want it</h2>
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <h2 className="speak text-[19px] font-semibold">How you want it</h2>
+        {score.ownWishes ? (
+          <>
+            <span className="mr-auto text-ink-2">this time</span>
+            <button className="cursor-pointer underline" onClick={() => wish(null)}>
+              As usual
+            </button>
+            <button className="cursor-pointer underline" onClick={score.makeUsual}>
+              Make it my usual
+            </button>
+          </>
+        ) : (
+          <span className="text-ink-2">as usual; what you change here holds for this outing</span>
+        )}
+      </div>
       <div className="mt-1.5 space-y-1.5">
         {SLIDERS.map(({ key, label, low, high }) => {
           const value = moving[key] ?? wishes.weights[key];

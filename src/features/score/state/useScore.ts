@@ -14,13 +14,13 @@ import type { StoredOuting } from '@/store/outings';
 import type { StoredPlan } from '@/store/plans';
 import { problemsOf } from '@/ui/api';
 import { createEdited, useEdited } from '@/ui/edited';
-import { useOutbox } from '@/ui/outbox/useOutbox';
 import { createSearch } from './search';
 import { leadDaysOf } from './useBehind';
 import { usePlans } from './usePlans';
 import { useProposal } from './useProposal';
 import { useSetting } from './useSetting';
 import { useSimulation } from './useSimulation';
+import { useWishes } from './useWishes';
 
 export interface ScoreProps {
   outing: StoredOuting;
@@ -30,8 +30,9 @@ export interface ScoreProps {
   owned: OwnedGarment[];
   closetIds: string[];
   plans: StoredPlan[];
-  wishes: Wishes;
-  wishesVersion: number;
+  /** how plans of this outing are wanted, null: as usual; and how the athlete usually wants them */
+  wishes: { own: Wishes | null; version: number };
+  usual: { wishes: Wishes; version: number };
 }
 
 /** Everything behind the score: the plan with its steps, its simulation, the search, the stored plans and the wishes. */
@@ -43,13 +44,14 @@ export function useScore({
   closetIds,
   plans: first,
   wishes: storedWishes,
-  wishesVersion,
+  usual: storedUsual,
 }: ScoreProps) {
   const [store] = useState(() => createEdited<Plan | null>(first[first.length - 1]?.plan ?? null));
   const [search] = useState(createSearch);
   const edited = useEdited(store);
   const { busy } = useStore(search);
-  const [wishes, setWishes] = useState(storedWishes);
+  const { own, usual, wish, makeUsual } = useWishes(outing.id, storedWishes, storedUsual);
+  const wishes = own ?? usual;
   const who = useMemo(() => ({ person, unsure }), [person, unsure]);
   const setting = useSetting(outing, who, owned, closetIds, wishes);
   const timeline = useMemo(() => timelineOf(outing, person), [outing, person]);
@@ -63,18 +65,6 @@ export function useScore({
   const simulated = useSimulation(setting, plan, edited.dragging ? 'dragging' : 'at rest');
   const proposal = useProposal(setting, resting);
   const kept = usePlans(outing.id, first, edited.value, edited.commit);
-  useOutbox<Wishes>({
-    thing: 'wishes',
-    says: 'How you want it',
-    path: '/api/athlete/wishes',
-    value: wishes,
-    stored: storedWishes,
-    version: wishesVersion,
-    wrap: (w) => ({ wishes: w }),
-    unwrap: (body) => body.wishes as Wishes,
-    onStored: () => {},
-    onTaken: setWishes,
-  });
   useEffect(() => () => search.getState().cancel(), [search]);
 
   const { keep, shown } = kept;
@@ -123,8 +113,12 @@ export function useScore({
     search,
     busy,
     kept,
+    /** how plans of this outing are wanted */
     wishes,
-    wish: setWishes,
+    /** whether that is the outing's own, not as usual */
+    ownWishes: own !== null,
+    wish,
+    makeUsual,
     problems,
     choose: (p: StoredPlan) => {
       kept.choose(p.id);

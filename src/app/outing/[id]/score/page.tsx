@@ -6,6 +6,7 @@ import { ScoreView } from '@/features/score/ScoreView';
 import { currentAthlete } from '@/store/athlete';
 import { listCloset } from '@/store/closet';
 import { getOuting } from '@/store/outings';
+import { outingWishes } from '@/store/outingWishes';
 import { listPlans } from '@/store/plans';
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
@@ -15,12 +16,17 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   if (!outing) notFound();
   const problem = problemOf(outing, athlete.person);
   if (problem) return <NotLaidOut outing={outing} problem={problem} />;
-  const [owned, plans] = await Promise.all([listCloset(athlete.id, 'all'), listPlans(athlete.id, id)]);
+  const [owned, plans, wishes] = await Promise.all([
+    listCloset(athlete.id, 'all'),
+    listPlans(athlete.id, id),
+    outingWishes(athlete.id, id),
+  ]);
+  if (!wishes) notFound();
   const current = new Set((await listCloset(athlete.id)).map((o) => o.garment.id));
   return (
     <ScoreView
-      wishes={athlete.wishes}
-      wishesVersion={athlete.wishesVersion}
+      wishes={wishes}
+      usual={{ wishes: athlete.wishes, version: athlete.wishesVersion }}
       key={id}
       outing={outing}
       person={athlete.person}
