@@ -16,6 +16,7 @@ import { makePlan } from '@/core/search/planner';
 import { compareSchools, type Compared } from '@/core/search/schools';
 import type { Scored } from '@/core/judge/scorePlan';
 import type { Case } from './caseFile';
+import { quickHelp } from '@/core/judge/quickHelp';
 import { fillSlots, plainVerdict } from './sentences';
 
 const r1 = (x: number) => Math.round(x * 10) / 10;
@@ -96,7 +97,11 @@ export function report(
     judgement: {
       verdict: plainVerdict(judged.verdict),
       tone: judged.verdict.tone,
-      findings: judged.findings.map((f) => ({ ...f, value: r2(f.value) })),
+      findings: judged.findings.map((f) => ({
+        ...f,
+        value: r2(f.value),
+        ...(quickHelp(f) ? { helpsAtOnce: quickHelp(f)! } : {}),
+      })),
       cost: { ...Object.fromEntries(Object.entries(scored.cost).map(([k, v]) => [k, r3(v)])), total: r3(scored.total) },
       iso11079: iso11079ByLeg(timeline, plan, byId, person).map((l) => ({
         leg: l.leg,

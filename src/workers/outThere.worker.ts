@@ -135,7 +135,7 @@ const api = {
   stuck(taps: readonly Tap[], nowMs: number, belief: Believed): StuckNow {
     const out = known(taps, nowMs);
     const q = questionNow(asked(), out, belief, 'never');
-    return { stuck: stuckHere(q, out.nowS), steps: warmestOrder(q.plan, q.closet, out.nowS).steps };
+    return { stuck: stuckHere(q, out.nowS, out.stuckSo.people), steps: warmestOrder(q.plan, q.closet, out.nowS).steps };
   },
 };
 

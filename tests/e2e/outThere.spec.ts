@@ -267,10 +267,22 @@ test('overdue shows both ways on, a reason puts it off with its help, missed say
   await expect(page.getByText(/300 m off the route/)).toBeVisible();
   await page.getByRole('button', { name: 'We are stuck' }).click();
   await expect(page.getByText(/As you are, all on:/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /other close by/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'One more' }).click();
+  await expect(page.getByText('2 people', { exact: true })).toBeVisible();
+  const bag = page.getByRole('button', { name: /^a bivouac bag:/i });
+  await bag.click();
+  await expect(bag).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText(/With a bivouac bag, all on:/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^the other close by:/i })).toBeVisible();
+  const latest = page.getByRole('slider', { name: 'Help comes, latest' });
+  await latest.focus();
+  await latest.press('ArrowRight');
+  await expect(page.getByText(/help may take 2 to 6.5 h/)).toBeVisible();
   await page.getByRole('button', { name: 'No shiver' }).click();
   await expect(page.getByText(/Call for help now/)).toBeVisible();
   expect(await page.getByRole('link', { name: /Text to/ }).getAttribute('href')).toMatch(
-    /^sms:\?&body=.*cannot%20go%20on/,
+    /^sms:\?&body=.*2%20people%20cannot%20go%20on\.%20In%20a%20bivouac%20bag/,
   );
   expect(await faults(page)).toEqual([]);
 });

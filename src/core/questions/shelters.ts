@@ -33,25 +33,31 @@ const BAG = cover({
   panels: { ...every(1), face: { coverage: 0.6 } },
 });
 
-/** Others pressed to one: they are as warm as one is, so the share that touches loses next to nothing (engineering value). */
-const OTHERS = cover({
-  id: 'others-close-by',
-  name: 'Others close by',
-  fibre: 'synthetic fill',
-  mm: 80,
-  gm2: 400,
-  perm: 5,
-  ret: 100,
-  gap: 2,
-  panels: every(0.4, ['chest', 'back', 'pelvis', 'arms', 'thighs']),
-});
+/** Others pressed to one: they are as warm as one is, so the share that touches loses next to nothing (engineering values). */
+const TOUCHES = { one: 0.25, two: 0.4 } as const;
+const others = (how: keyof typeof TOUCHES): Garment =>
+  cover({
+    id: `${how}-close-by`,
+    name: 'Others close by',
+    fibre: 'synthetic fill',
+    mm: 80,
+    gm2: 400,
+    perm: 5,
+    ret: 100,
+    gap: 2,
+    panels: every(TOUCHES[how], ['chest', 'back', 'pelvis', 'arms', 'thighs']),
+  });
 
 /** Air in a dug hole settles at a few degrees below freezing whatever is outside (field guides, from memory), °C. */
 const HOLE_C = -4;
 const SNOW_C = 0;
 
-/** What may be along or done, beside clothes. Each is simulated as the waiting itself is. */
-export const MEANS: readonly Means[] = [
+const COMPANY: Record<keyof typeof TOUCHES, Means> = {
+  one: { name: 'the other close by', cover: others('one') },
+  two: { name: 'two others close by', cover: others('two') },
+};
+
+const MEANS: readonly Means[] = [
   { name: 'a foam mat to sit on', air: () => ({ wetting: 'sitting on a mat' }), possible: (s) => !s.packOn },
   { name: 'a bivouac bag', cover: BAG, air: () => ({ precipitation: 'none', precipitationMmH: 0, skyWm2: 0 }) },
   {
@@ -66,5 +72,13 @@ export const MEANS: readonly Means[] = [
     }),
     possible: (s) => s.airC < SNOW_C,
   },
-  { name: 'two others close by', cover: OTHERS },
 ];
+
+/**
+ * What may be along or done, beside clothes. Each is simulated as the waiting itself is.
+ * @param people who are stuck together, 1 and more; left out: not known, and company is one of the means
+ */
+export function meansFor(people?: number): readonly Means[] {
+  if (people === undefined || people > 2) return [...MEANS, COMPANY.two];
+  return people === 2 ? [...MEANS, COMPANY.one] : MEANS;
+}

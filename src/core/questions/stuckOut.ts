@@ -8,7 +8,7 @@ import { feelsLikeC } from '@/core/outing/feelsLike';
 import type { PlanInPlace } from './question';
 import type { Garment } from '@/core/clothing/garment';
 import { safetyList, type SafetyItem } from './safetyList';
-import { MEANS, type Means } from './shelters';
+import { meansFor, type Means } from './shelters';
 import { isIndoors } from '@/core/effort/sports';
 import { stretchAt } from '@/core/outing/moments';
 import { truncate } from '@/core/outing/truncate';
@@ -88,22 +88,22 @@ export function stuckOut(r: StuckQuestion): StuckOut {
 
 /**
  * The same where somebody is: everything along goes on now.
- * @param nowS s since the start @throws OutOfRange
+ * @param nowS s since the start @param people how many are stuck together @throws OutOfRange
  */
-export function stuckHere(r: StuckQuestion, nowS: number): Stuck {
+export function stuckHere(r: StuckQuestion, nowS: number, people = 1): Stuck {
   const along = new Set([...r.plan.worn, ...r.plan.carried]);
   const stretch: Stretch = { ...stretchAt(r.timeline, nowS), startS: nowS };
   const have = r.closet.filter((g) => along.has(g.id));
-  return stuckAt(r, { place: 'here', stretch }, have, []);
+  return stuckAt(r, { place: 'here', stretch, people }, have, []);
 }
 
 function stuckAt(
   r: StuckQuestion,
-  { place, stretch }: { place: Stuck['place']; stretch: Stretch },
+  { place, stretch, people }: { place: Stuck['place']; stretch: Stretch; people?: number },
   have: readonly Garment[],
   spare: readonly Garment[],
 ): Stuck {
-  const means = MEANS.filter((m) => m.possible?.(stretch) ?? true);
+  const means = meansFor(people).filter((m) => m.possible?.(stretch) ?? true);
   const waits = new Waiting(r, [...have, ...spare, ...means.flatMap((m) => m.cover ?? [])], stretch);
   const base = waits.in(have);
   const better = spare

@@ -7,7 +7,17 @@ import { isOff } from '@/core/outing/track';
 import { marked, wayAt, wayOfMetres, type WayMark } from '@/core/outing/wayClock';
 import type { Opened } from './pack';
 import { backWay, wayOfMetresBack, type BackWay } from './wayHome';
-import { AS_SAID, inForce, type Reason, type RecordedMoment, type Saw, type Sign, type Tap, type While } from './taps';
+import {
+  ALONE,
+  AS_SAID,
+  inForce,
+  type Reason,
+  type RecordedMoment,
+  type Saw,
+  type Sign,
+  type Tap,
+  type While,
+} from './taps';
 
 /** A pulse counts as one observation in so many seconds: its error does not average away. The body lags work, so its first minutes say little. */
 const PULSE_EVERY_S = 600;
@@ -50,6 +60,7 @@ export function foldTaps(opened: Opened, taps: readonly Tap[]) {
     place: null as { atS: number; metres: number; offM: number; off: boolean } | null,
     pulse: null as { atS: number; bpm: number } | null,
     stuckS: null as number | null,
+    stuckSo: ALONE,
     signs: new Set<Sign>(),
     turnedBackWayS: null as number | null,
     answered: new Map<string, number>(),
@@ -144,7 +155,11 @@ export function foldTaps(opened: Opened, taps: readonly Tap[]) {
         break;
       case 'unstuck':
         out.stuckS = null;
+        out.stuckSo = { ...ALONE, people: out.stuckSo.people };
         out.signs.clear();
+        break;
+      case 'stuck so':
+        out.stuckSo = told.so;
         break;
       case 'sign':
         out.signs[told.seen ? 'add' : 'delete'](told.sign);

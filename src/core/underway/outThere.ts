@@ -7,7 +7,7 @@ import { tidy } from '@/core/kit/replay';
 import { marked, metresAt, wayAt, wristAt, type WayMark } from '@/core/outing/wayClock';
 import { foldTaps, keyOf, shifted, type Folded, type Memory } from './foldTaps';
 import type { Opened } from './pack';
-import type { Reason, RecordedMoment, Saw, Sign, Sky, Tap } from './taps';
+import type { Reason, RecordedMoment, Saw, Sign, Sky, StuckSo, Tap } from './taps';
 
 /** How a cue stands. `missed`: so long over that it is no longer what is right. */
 export type CueStands = 'done' | 'ahead' | 'near' | 'due' | 'overdue' | 'missed';
@@ -56,6 +56,7 @@ export interface OutThere {
   pulse: { atS: number; bpm: number } | null;
   strap: 'none' | 'good' | 'lost';
   stuckS: number | null;
+  stuckSo: StuckSo;
   signs: ReadonlySet<Sign>;
   /** where on the way somebody turned back, s; null: they did not */
   turnedBackWayS: number | null;

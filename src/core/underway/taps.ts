@@ -25,6 +25,20 @@ export type Reason = (typeof REASONS)[number];
 export const SIGNS = ['white skin', 'fumbles', 'mumbles', 'no shiver'] as const;
 export type Sign = (typeof SIGNS)[number];
 
+/** How somebody is stuck: with how many, in what shelter (null: as they are), and when help may come, h from when they stopped. */
+export interface StuckSo {
+  people: number;
+  shelter: string | null;
+  helpFromH: number;
+  helpToH: number;
+}
+/** More than these go as a group of their own. */
+export const MOST_STUCK = 12;
+/** Hours that are looked at. */
+export const STUCK_FOR_H = 12;
+/** Callers to mountain rescue wait two to four hours and longer in bad weather (common practice, no published source). */
+export const ALONE: StuckSo = { people: 1, shelter: null, helpFromH: 2, helpToH: 6 };
+
 /** Where on the body, or in the clothes, something was seen at home. */
 export const SEEN_AT = ['chest', 'back', 'under the pack', 'shell inside', 'mouth cover', 'gloves', 'socks'] as const;
 export const SEEN = ['wet', 'frost', 'ice'] as const;
@@ -77,6 +91,7 @@ export type Told =
   | { kind: 'fix'; metres: number; offM: number }
   | { kind: 'pulse'; bpm: number }
   | { kind: 'stuck' }
+  | { kind: 'stuck so'; so: StuckSo }
   | { kind: 'unstuck' }
   | { kind: 'sign'; sign: Sign; seen: boolean }
   | { kind: 'turned back' }
@@ -110,6 +125,15 @@ export interface Tap {
   /** which phone */
   device: string;
   told: Told;
+}
+
+/** Two taps of one phone are told apart by their times: one that comes in the same moment as the last is put right after it. */
+const SAME_MOMENT_MS = 5000;
+
+/** When the next tap of a phone is, ms. @param list what it has @param nowMs its clock, which may have been set back a little */
+export function nextTapMs(list: readonly Tap[], device: string, nowMs: number): number {
+  const last = list.reduce((m, t) => (t.device === device && t.atMs > m ? t.atMs : m), -Infinity);
+  return nowMs <= last && last - nowMs < SAME_MOMENT_MS ? last + 1 : nowMs;
 }
 
 /** Taps that are sent at once. */

@@ -1,7 +1,7 @@
 import { AVERAGE_PERSON, engineOf } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { zoneIndex, ZONE_COUNT } from '@/core/body/zones';
-import { readWaiting, stuckOut } from '@/core/questions/stuckOut';
+import { readWaiting, stuckHere, stuckOut } from '@/core/questions/stuckOut';
 import type { Plan } from '@/core/kit/plan';
 import type { Shelter } from '@/core/atmosphere/windAtBody';
 import type { Leg } from '@/core/outing/leg';
@@ -138,6 +138,20 @@ test('a bag, a hole in the snow, company and a mat each put danger off', () => {
   for (const m of means) expect(never(m.dangerH)).toBeGreaterThan(never(dangerH));
   // Out of the wind and the cold is worth more than a seat.
   expect(never(means[2].dangerH)).toBeGreaterThan(never(means[0].dangerH) + 1);
+});
+
+test('company is there for those who have it: alone none, of two the other one, of more two, and each worth more than the last', () => {
+  const night = dayOf([aLeg({ minutes: 60, effort: { by: 'metabolic', value: 600 } })], -15, 7);
+  const closet = garmentsOf(...WORN);
+  const here = (people?: number) =>
+    stuckHere({ person: AVERAGE_PERSON, closet, timeline: night, plan: plan([]) }, 1800, people);
+  const company = (people?: number) => here(people).means.filter((m) => m.name.includes('close by'));
+  expect(company()).toEqual([]);
+  expect(company(1)).toEqual([]);
+  expect(company(2).map((m) => m.name)).toEqual(['the other close by']);
+  expect(company(3).map((m) => m.name)).toEqual(['two others close by']);
+  expect(never(company(2)[0].dangerH)).toBeGreaterThan(never(here(1).dangerH));
+  expect(never(company(3)[0].dangerH)).toBeGreaterThan(never(company(2)[0].dangerH));
 });
 
 test('danger comes the sooner the colder it is, the harder it blows and the less is worn; no two the same', () => {

@@ -1,5 +1,5 @@
 import { CUE_S, LATER_S, outThere, wornPlan } from '@/core/underway/outThere';
-import { inForce, type Tap, type Told } from '@/core/underway/taps';
+import { inForce, nextTapMs, type Tap, type Told } from '@/core/underway/taps';
 import { aPack, opened, T0, tap } from '#tests/support/aPack';
 
 const at = (nowS: number, ...taps: Tap[]) => outThere(opened, taps, T0 + nowS * 1000);
@@ -40,6 +40,23 @@ describe('what is known from taps alone', () => {
     expect(wornPlan(out, 'now').cues.map((c) => c.atS)).toEqual([860, 3600]);
     expect(wornPlan(out, 'never').cues.map((c) => c.atS)).toEqual([3600]);
     expect(wornPlan(at(1600, begun), 'now').cues.map((c) => c.atS)).toEqual([3600]);
+  });
+  it('how one is stuck is kept till one goes on: then the shelter is left, the company stays', () => {
+    const so = { people: 3, shelter: 'a bivouac bag', helpFromH: 3, helpToH: 5 };
+    const stuck = [begun, tap(900, { kind: 'stuck' }), tap(950, { kind: 'stuck so', so })];
+    expect(at(1000, begun).stuckSo).toEqual({ people: 1, shelter: null, helpFromH: 2, helpToH: 6 });
+    expect(at(1000, ...stuck)).toMatchObject({ stuckS: 900, stuckSo: so });
+    const on = at(1200, ...stuck, tap(1100, { kind: 'unstuck' }));
+    expect(on).toMatchObject({ stuckS: null, stuckSo: { people: 3, shelter: null, helpFromH: 2, helpToH: 6 } });
+  });
+  it('two taps of one phone in one moment keep their order; one of another day or phone is as late as its clock says', () => {
+    const made = [{ ...begun, device: 'a', atMs: 10_000 }];
+    expect(nextTapMs(made, 'a', 10_001)).toBe(10_001);
+    expect(nextTapMs(made, 'a', 10_000)).toBe(10_001);
+    expect(nextTapMs(made, 'a', 5_001)).toBe(10_001);
+    expect(nextTapMs(made, 'a', 5_000)).toBe(5_000);
+    expect(nextTapMs(made, 'b', 10_000)).toBe(10_000);
+    expect(nextTapMs([], 'a', 7)).toBe(7);
   });
   it('late and stopped move what is ahead, not what is behind', () => {
     expect(at(2000, begun, tap(1900, { kind: 'late', minutes: 10 })).cues[1].dueS).toBeCloseTo(4200, 3);

@@ -1,12 +1,13 @@
 'use client';
 import { Check } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { SIGNS, type Sign } from '@/core/underway/taps';
+import { MOST_STUCK, SIGNS, type Sign, type StuckSo } from '@/core/underway/taps';
 import { placeOf } from '@/core/outing/track';
 import { STUCK } from '@/core/judge/judgement';
 import { clock } from '@/formats/dates';
-import { degrees, height, temperature, windSpeed, type Units } from '@/formats/measures';
+import { height, temperature, windSpeed, type Units } from '@/formats/measures';
 import { Big } from '@/features/out/parts/Big';
+import { AS_IS, HelpWindow, HoldsBar, hoursOf, holdsWords, type Bar } from '@/features/out/parts/HoldsBars';
 import { Triangle } from '@/features/out/parts/Icons';
 import { sayAloud } from '@/features/out/state/useAid';
 import { kept, type KeptContact } from '@/features/out/state/kept';
@@ -24,9 +25,6 @@ const SIGN_WORDS: Record<Sign, string> = {
   'no shiver':
     'Grave when cold: lie flat, handle gently, insulate all round, nothing by mouth if drowsy. Call for help now.',
 };
-/** Callers to mountain rescue wait two to four hours and longer in bad weather (common practice, no published source). */
-const HELP_H = [2, 6] as const;
-const FAR_H = 12;
 const DUE_EVERY_S = 600;
 
 /** Somebody cannot go on: how long each shelter holds, what to put on in which order, what to watch, and the words to call with. */
@@ -41,16 +39,19 @@ export function StuckScreen({ o, units }: { o: Out; units: Units }) {
   const place = track && gone > 0 ? placeOf(track, out.place?.metres ?? gone) : null;
   const at = place ? coordinates(place.lat, place.lon) : null;
   const leg = opened.timeline.legs[here.leg].name;
-  const bars = stuck
-    ? [{ name: 'As you are', ...stuck.stuck }, ...stuck.stuck.means.map((m) => ({ shiversH: null, ...m }))]
+  const so = out.stuckSo;
+  const set = (next: Partial<StuckSo>) => void o.tell({ kind: 'stuck so', so: { ...so, ...next } });
+  const bars: Bar[] = stuck
+    ? [{ name: AS_IS, ...stuck.stuck }, ...stuck.stuck.means.map((m) => ({ shiversH: null, ...m }))]
     : [];
+  const chosen = bars.find((b) => b.name === so.shelter) ?? bars[0];
   const best = [...bars].sort((a, b) => (b.dangerH ?? 99) - (a.dangerH ?? 99))[0];
   const due = dayClock(out.startMs!, pack.outing.utcOffsetMin, o.now?.endS ?? opened.timeline.endS);
   const signs = [...out.signs].map((s) => s.toLowerCase());
   const message = homeMessage({
     name: pack.outing.name,
     place: `${leg}, ${height(here.eleM, units)}${at ? `, near ${at}` : ''}, stopped ${dayClock(out.startMs!, pack.outing.utcOffsetMin, out.stuckS!)}.`,
-    says: `cannot go on.${signs.length > 0 ? ` Seen: ${signs.join(', ')}.` : ''}`,
+    says: `${so.people > 1 ? `${so.people} people cannot` : 'cannot'} go on.${chosen && chosen.name !== AS_IS ? ` In ${chosen.name.replace(/^in /, '')}.` : ''}${signs.length > 0 ? ` Seen: ${signs.join(', ')}.` : ''}`,
     due,
   });
   const nextS = DUE_EVERY_S - (sinceS % DUE_EVERY_S);
@@ -66,33 +67,61 @@ export function StuckScreen({ o, units }: { o: Out; units: Units }) {
           {o.now ? `${temperature(o.now.airC, units)}, wind ${windSpeed(o.now.windMs, units)}` : ''}
         </p>
       </header>
-      <p className="speak mt-1 text-[1.5rem] font-semibold">We are stuck.</p>
+      <div className="mt-1 flex items-center justify-between gap-2">
+        <p className="speak text-[1.5rem] font-semibold">We are stuck.</p>
+        <div role="group" aria-label="How many of you" className="flex items-center gap-2">
+          <Big
+            size="small"
+            className="w-[46px]"
+            disabled={so.people <= 1}
+            aria-label="One fewer"
+            onClick={() => set({ people: so.people - 1, shelter: null })}
+          >
+            −
+          </Big>
+          <b aria-live="polite" className="text-[1.05rem]">
+            {so.people === 1 ? 'alone' : `${so.people} people`}
+          </b>
+          <Big
+            size="small"
+            className="w-[46px]"
+            disabled={so.people >= MOST_STUCK}
+            aria-label="One more"
+            onClick={() => set({ people: so.people + 1 })}
+          >
+            +
+          </Big>
+        </div>
+      </div>
       <p aria-live="polite" className="text-[1rem] leading-snug">
         {bars.length === 0
           ? 'Working out how long it holds…'
-          : `${holdsWords(bars[0])} ${best === bars[0] ? '' : `Better, if you have it: ${best.name.toLowerCase()}.`}`}
+          : `${holdsWords(chosen)} ${best === chosen ? '' : `Better, if you have it: ${best.name.toLowerCase()}.`}`}
       </p>
       {bars.length > 0 && (
         <section aria-label="It holds" className="mt-1">
           <h2 className="grid grid-cols-[7rem_1fr_3rem] items-baseline text-[0.95rem] font-bold">
             It holds{' '}
             <span className="font-normal">
-              help may take {HELP_H[0]} to {HELP_H[1]} h, or longer
+              help may take {hoursOf(so.helpFromH)} to {hoursOf(so.helpToH)} h, or longer
             </span>{' '}
             <span className="text-right">hours</span>
           </h2>
+          <HelpWindow so={so} onRest={(helpFromH, helpToH) => set({ helpFromH, helpToH })} />
           {bars.map((b) => (
             <HoldsBar
               key={b.name}
-              name={b.name}
-              handsH={b.handsH}
-              dangerH={b.dangerH}
-              fingersC={b.after.find((a) => a.hours === 4)?.fingersC ?? null}
+              bar={b}
+              so={so}
+              sinceH={sinceS / 3600}
+              chosen={b === chosen}
+              onChoose={() => set({ shelter: b.name === AS_IS ? null : b.name })}
               units={units}
             />
           ))}
           <p className="text-[0.85rem] text-ink-2">
-            Bar: to danger ▲. Ruled: hands useless. The box: when help may come; in it your fingers after 4 h.
+            Tap what you do. Bar: to danger ▲. Ruled: hands useless. The box: when help may come, drag its ends; in it
+            your fingers after 4 h.
           </p>
         </section>
       )}
@@ -166,67 +195,6 @@ export function StuckScreen({ o, units }: { o: Out; units: Units }) {
         all. What rescue says comes first.
       </p>
     </main>
-  );
-}
-
-/** How long it holds in what there is. */
-const holdsWords = ({ dangerH }: { dangerH: number | null }): string =>
-  dangerH === null
-    ? `As you are, all on: no danger within ${FAR_H} hours by this calculation.`
-    : `As you are, all on: danger after ${dangerH.toFixed(1)} h.`;
-
-/** Hours as a bar, with the window in which help may come drawn through all of them. */
-function HoldsBar({
-  name,
-  handsH,
-  dangerH,
-  fingersC,
-  units,
-}: {
-  name: string;
-  handsH: number | null;
-  dangerH: number | null;
-  fingersC: number | null;
-  units: Units;
-}) {
-  const pc = (h: number) => `${(100 * Math.min(FAR_H, h)) / FAR_H}%`;
-  const to = dangerH ?? FAR_H;
-  return (
-    <div
-      className="grid grid-cols-[7rem_1fr_3rem] items-center gap-x-1 py-[3px]"
-      aria-label={`${name}: hands useless ${handsH === null ? 'not within 12' : `after ${handsH.toFixed(1)}`} hours, danger ${dangerH === null ? 'not within 12' : `after ${dangerH.toFixed(1)}`} hours`}
-    >
-      <span className="narrow text-[0.95rem] leading-tight font-semibold">{upper(name)}</span>
-      <span className="relative block h-7 bg-worn">
-        <span className="absolute inset-y-0 left-0 bg-heat-3" style={{ width: pc(to) }} />
-        {handsH !== null && handsH < to && (
-          <span
-            className="absolute inset-y-0"
-            style={{
-              left: pc(handsH),
-              width: pc(to - handsH),
-              backgroundImage: 'repeating-linear-gradient(0deg, var(--color-cold) 0 2px, transparent 2px 5px)',
-            }}
-          />
-        )}
-        <span
-          className="absolute inset-y-0 border-x-2 border-ink"
-          style={{ left: pc(HELP_H[0]), width: pc(HELP_H[1] - HELP_H[0]) }}
-        >
-          {fingersC !== null && (
-            <span className="absolute inset-y-1 left-1/2 -translate-x-1/2 bg-sheet px-1 text-[0.85rem] leading-[1.25rem] font-bold">
-              {degrees(fingersC, units)}
-            </span>
-          )}
-        </span>
-        {dangerH !== null && (
-          <span className="absolute top-1 -translate-x-1/2 text-act" style={{ left: pc(dangerH) }}>
-            <Triangle size={18} />
-          </span>
-        )}
-      </span>
-      <span className="text-right text-[1.05rem] font-bold">{dangerH === null ? `${FAR_H}+` : dangerH.toFixed(1)}</span>
-    </div>
   );
 }
 

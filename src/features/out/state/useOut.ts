@@ -5,7 +5,7 @@ import { foldTaps } from '@/core/underway/foldTaps';
 import { standingAt, type OutThere } from '@/core/underway/outThere';
 import { openPack, plannedStartMs, type Opened, type Pack } from '@/core/underway/pack';
 import type { HomeAgain } from '@/core/underway/homeAgain';
-import type { Tap, Told } from '@/core/underway/taps';
+import { nextTapMs, type Tap, type Told } from '@/core/underway/taps';
 import { newKey } from '@/ui/api';
 import { Companion, type BelievedNow, type Now, type Otherwise, type StuckNow } from '@/workers/outThereClient';
 import { deviceName, isRehearsal, kept, rehearsalOf, type KeptSession, type KeptTap } from './kept';
@@ -128,7 +128,7 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
     async (...told: Told[]): Promise<string | null> => {
       try {
         const device = await deviceName(() => `phone ${newKey().slice(0, 8)}`);
-        const atMs = readClock(latest.current.clock, Date.now());
+        const atMs = nextTapMs(latest.current.taps, device, readClock(latest.current.clock, Date.now()));
         const place = isRehearsal(session) ? 'sent' : 'here';
         const made = told.map((t, i): KeptTap => ({ id: newKey(), atMs: atMs + i, device, told: t, session, place }));
         // On disk first: only then does the screen say that it heard.
@@ -208,6 +208,7 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
   }, [before, packMark, asked, pack]);
 
   const isStuck = out?.stuckS != null;
+  const people = out?.stuckSo.people;
   useEffect(() => {
     if (!isStuck) return setStuck(null);
     let gone = false;
@@ -218,7 +219,8 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
     return () => {
       gone = true;
     };
-  }, [isStuck, asked, pack]);
+    // Company is one of the ways to wait.
+  }, [isStuck, people, asked, pack]);
 
   const isHome = out?.stage === 'home';
   useEffect(() => {

@@ -1,5 +1,6 @@
 'use client';
 import { sensationWord } from '@/core/judge/sensation';
+import { quickHelp } from '@/core/judge/quickHelp';
 import { CAUTIONS } from '@/core/judge/verdict';
 import type { Finding } from '@/core/judge/findings';
 import { cueText } from '@/core/kit/cueWords';
@@ -85,6 +86,7 @@ export function PlanInWords({ score, missed, units }: { score: Score; missed: re
                 <li key={`${f.kind}${f.atS}`}>
                   {f.what}, {clock(f.atS)}: <b>{measured(f.value, f.unit, units)}</b> (limit{' '}
                   {measured(f.limit, f.unit, units)}): {f.means}.
+                  {quickHelp(f) && <span className="text-ink-2"> At once: {quickHelp(f)}.</span>}
                 </li>
               ))}
             </ul>
