@@ -3,7 +3,7 @@ import { bodyParameters } from '@/core/body/bodyParameters';
 import { neutralState } from '@/core/body/neutral';
 import { FUEL_J_PER_KG, fuelAfter, peakShivering, shivering, shiverFatigue, shiverLeft } from '@/core/body/shivering';
 import { respiratoryHeat } from '@/core/body/respiration';
-import { ZONE_TABLE, ZONES, TORSO } from '@/core/body/zones';
+import { ZONE_TABLE, TORSO } from '@/core/body/zones';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { ensemble } from '@/core/clothing/ensembleInsulation';
 import { run } from '#tests/support/runCase';
