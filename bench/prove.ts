@@ -11,14 +11,15 @@ import { buildDemoOutings, DEMO_DAMP, DEMO_PERSON } from '@/demo/scenario';
 import { everyPlan, searched, SMALL_CASES, type SmallCase } from '../tests/support/everyPlan';
 import { atLeastAsGood, duel, FIXED_RULES, type Compared, type FixedRule } from '../tests/support/fixedRules';
 import { learningProof } from './learning';
+import { stabilityProof } from './stability';
 import { broken, OUTINGS, RULES } from '../tests/support/goodSense';
 import { randomOuting } from '../tests/support/randomOutings';
 
 /**
- * What the planner is held to, as JSON lines: each small case against every plan there is, each random outing against each
- * rule of thumb, the search without a rule against each school, planned outings against rules of good sense, and summaries.
- * Then learning, over simulated athletes with a hidden truth. `--small N`, `--random N`, `--schools N`, `--plans N` and `--learning N`
- * take so many cases, 0 leaves them out.
+ * What the planner is held to, as JSON lines: each small case against every plan there is, each random outing against each rule of
+ * thumb, the search without a rule against each school, planned outings against rules of good sense, small steps of a question against
+ * the pieces they change, and summaries. Then learning, over simulated athletes with a hidden truth. `--small N`, `--random N`,
+ * `--schools N`, `--plans N`, `--stability N` and `--learning N` take so many cases, 0 leaves them out.
  */
 const say = (line: object) => process.stdout.write(JSON.stringify(line) + '\n');
 const count = (name: string, all: number): number => {
@@ -144,6 +145,8 @@ const planned = count('plans', OUTINGS.length);
 if (planned > 0) plans(planned);
 const withSchools = count('schools', 20);
 if (withSchools > 0) schools(withSchools);
+const steps = count('stability', 6);
+if (steps > 0) stabilityProof(steps, say);
 const learners = count('learning', 200);
 if (learners > 0) {
   const proof = learningProof(learners);

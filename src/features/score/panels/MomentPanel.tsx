@@ -25,6 +25,7 @@ interface Props {
 
 const ZONES: { label: string; zone: Zone }[] = [
   { label: 'Torso', zone: 'chest' },
+  { label: 'Under pack', zone: 'underPack' },
   { label: 'Hands', zone: 'fingers' },
   { label: 'Feet', zone: 'toes' },
   { label: 'Head', zone: 'scalp' },
