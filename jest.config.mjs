@@ -2,6 +2,7 @@ export default {
   testEnvironment: 'node',
   // One core fewer is the default, which leaves half of a small machine idle.
   maxWorkers: 2,
+  testSequencer: '<rootDir>/tests/support/heaviestFirst.mjs',
   setupFilesAfterEnv: ['<rootDir>/tests/support/matchers.ts'],
   roots: ['<rootDir>/tests/unit', '<rootDir>/tests/golden', '<rootDir>/tests/reference', '<rootDir>/tests/install'],
   modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/data', '<rootDir>/build'],

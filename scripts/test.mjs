@@ -1,6 +1,6 @@
 // bin/test: installs what is missing, runs every check, closes with one line over all of them.
 import { spawn } from 'node:child_process';
-import { chmodSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild, ensureChromium, ensurePackages, ensurePostgres, ROOT, run, say } from './install.mjs';
 
@@ -19,9 +19,9 @@ ensurePackages();
 const bin = ensurePostgres();
 ensureChromium();
 /** Runs a program to its end without holding up another. @returns its exit code */
-const ended = (command, args) =>
+const ended = (command, args, env = {}) =>
   new Promise((done) => {
-    const child = spawn(command, args, { cwd: ROOT, stdio: 'inherit' });
+    const child = spawn(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } });
     child.on('error', () => done(1));
     child.on('exit', (code) => done(code ?? 1));
   });
@@ -54,48 +54,72 @@ if (existsSync(jestFile)) {
   if (jestStatus !== 0 && r.numFailedTests + r.numRuntimeErrorTestSuites === 0) failed++;
 } else check('jest', 1);
 
-let cluster;
-let app;
-const data = mkdtempSync(join(existsSync('/var/tmp') ? '/var/tmp' : '/tmp', 'ember-test-'));
+/** The browser's tests in two lanes, each with an application and a database of its own: what one stores is nothing to the other. */
+const FIRST_LANE = ['journey', 'outThere', 'sameNumbers'];
+const specs = readdirSync(join(ROOT, 'tests', 'e2e')).filter((f) => f.endsWith('.spec.ts'));
+const isFirst = (f) => FIRST_LANE.some((name) => f.startsWith(name));
+const lanes = [specs.filter(isFirst), specs.filter((f) => !isFirst(f))];
+
+/** Runs spec files against an application of their own, then what is given to do with it. */
+async function browserLane(files, nth, and = async () => {}) {
+  const data = mkdtempSync(join(existsSync('/var/tmp') ? '/var/tmp' : '/tmp', 'ember-test-'));
+  let cluster;
+  let app;
+  try {
+    chmodSync(data, 0o755);
+    cluster = await startCluster(bin, data);
+    const { owner, app: url } = await openDatabase(cluster.url);
+    await loadDemoInto(owner, 'if empty');
+    app = await startApplication('start', await freePort(), { url });
+    const file = join(ROOT, 'build', `playwright-${nth}.json`);
+    rmSync(file, { force: true });
+    const args = ['test', '--output', join('test-results', String(nth)), ...files.map((f) => `tests/e2e/${f}`)];
+    const status = await ended(node, ['node_modules/@playwright/test/cli.js', ...args], {
+      EMBER_URL: app.address,
+      EMBER_DATABASE: cluster.url,
+      PLAYWRIGHT_JSON_OUTPUT_NAME: file,
+    });
+    if (existsSync(file)) {
+      const { stats } = JSON.parse(readFileSync(file, 'utf8'));
+      passed += stats.expected + stats.flaky;
+      failed += stats.unexpected;
+      if (status !== 0 && stats.unexpected === 0) failed++;
+    } else check(`playwright, lane ${nth}`, 1);
+    await and(app);
+  } catch (e) {
+    process.stderr.write(`${e.stack}\n`);
+    failed++;
+  } finally {
+    await app?.stop();
+    await cluster?.stop();
+    rmSync(data, { recursive: true, force: true });
+  }
+}
+
+ensureBuild();
+const { freePort, startCluster } = await import('./cluster.mjs');
+const { openDatabase } = await import('./roles.mjs');
+const { startApplication } = await import('./serve.mjs');
+const { loadDemoInto } = await import('./demo.mjs');
+const { fuzz } = await import('../tests/trials/fuzz.mjs');
+const { killtest } = await import('../tests/trials/killtest.mjs');
+// The day after the demo's first outing: one waits to be told, the others lie ahead.
+process.env.EMBER_NOW = '2027-01-13T07:05';
+await Promise.all([
+  browserLane(lanes[0], 1),
+  browserLane(lanes[1], 2, async (app) => {
+    const { faults } = await fuzz(app.address, 1000);
+    for (const f of faults) say(f);
+    check('a thousand hostile requests', faults.length);
+  }),
+]);
 try {
-  const { freePort, startCluster } = await import('./cluster.mjs');
-  ensureBuild();
-  chmodSync(data, 0o755);
-  cluster = await startCluster(bin, data);
-  const { openDatabase } = await import('./roles.mjs');
-  const { startApplication } = await import('./serve.mjs');
-  const { loadDemoInto } = await import('./demo.mjs');
-  const { owner, app: url } = await openDatabase(cluster.url);
-  await loadDemoInto(owner, 'if empty');
-  // The day after the demo's first outing: one waits to be told, the others lie ahead.
-  process.env.EMBER_NOW = '2027-01-13T07:05';
-  app = await startApplication('start', await freePort(), { url });
-  const file = join(ROOT, 'build', 'playwright.json');
-  rmSync(file, { force: true });
-  const status = run(node, ['node_modules/@playwright/test/cli.js', 'test'], {
-    env: { ...process.env, EMBER_URL: app.address, EMBER_DATABASE: cluster.url, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
-  });
-  if (existsSync(file)) {
-    const { stats } = JSON.parse(readFileSync(file, 'utf8'));
-    passed += stats.expected + stats.flaky;
-    failed += stats.unexpected;
-    if (status !== 0 && stats.unexpected === 0) failed++;
-  } else check('playwright', 1);
-  const { fuzz } = await import('../tests/trials/fuzz.mjs');
-  const { faults } = await fuzz(app.address, 1000);
-  for (const f of faults) say(f);
-  check('a thousand hostile requests', faults.length);
-  const { killtest } = await import('../tests/trials/killtest.mjs');
   const kills = await killtest(5);
   for (const l of kills.lost) say(l);
   check('five kills while editing', kills.lost.length + kills.cycles - kills.saved);
 } catch (e) {
   process.stderr.write(`${e.stack}\n`);
   failed++;
-} finally {
-  await app?.stop();
-  await cluster?.stop();
-  rmSync(data, { recursive: true, force: true });
 }
 say(`took ${Math.round((performance.now() - started) / 1000)} s`);
 process.stdout.write(`${passed} passed, ${failed} failed\n`);

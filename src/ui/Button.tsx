@@ -8,8 +8,8 @@ const look = cva(
     variants: {
       /** `act` is the proposal on the page, `strong` the main thing to do, `plain` another, `quiet` a small one */
       kind: {
-        act: 'border-act bg-act text-white hover:brightness-110',
-        strong: 'border-ink bg-ink text-white hover:bg-ink-2',
+        act: 'border-act bg-act text-on-act hover:brightness-110',
+        strong: 'border-ink bg-ink text-sheet hover:bg-ink-2',
         plain: 'border-ink bg-sheet text-ink hover:bg-worn',
         quiet: 'border-transparent bg-transparent text-ink-2 hover:bg-worn hover:text-ink',
       },

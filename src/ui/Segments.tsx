@@ -29,7 +29,7 @@ export function Segments<T extends string>({
           key={o.value}
           value={o.value}
           className={twMerge(
-            '-ml-px cursor-pointer border border-ink bg-sheet first:ml-0 hover:bg-worn data-[state=checked]:bg-ink data-[state=checked]:font-semibold data-[state=checked]:text-white',
+            '-ml-px cursor-pointer border border-ink bg-sheet first:ml-0 hover:bg-worn data-[state=checked]:bg-ink data-[state=checked]:font-semibold data-[state=checked]:text-sheet',
             size === 'small' ? 'min-h-[24px] px-1.5 py-0.5 text-[12px]' : 'px-3 py-1.5 text-[13px] font-semibold',
           )}
         >

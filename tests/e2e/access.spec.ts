@@ -1,37 +1,59 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 
-/** Contrast AA, names and roles measured by axe on every screen; all of it reachable by keyboard. */
-for (const path of ['/', '/closet', '/me', '/outing/new'])
-  test(`${path} has no accessibility faults`, async ({ page }) => {
-    await page.goto(path);
-    await page.waitForLoadState('networkidle');
-    const result = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
-    expect(
-      result.violations.map(
-        (v) =>
-          `${v.id}: ${v.nodes
-            .map((n) => n.target.join(' '))
-            .slice(0, 3)
-            .join('; ')}`,
-      ),
-    ).toEqual([]);
+async function faults(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
+  return violations.map(
+    (v) =>
+      `${v.id}: ${v.nodes
+        .map((n) => n.target.join(' '))
+        .slice(0, 3)
+        .join('; ')}`,
+  );
+}
+
+/** Contrast AA, names and roles measured by axe on every screen, by day and at dusk; all of it reachable by keyboard. */
+for (const path of ['/', '/closet', '/me', '/outing/new', '/outings', '/book', '/ladder'])
+  test(`${path} has no accessibility faults by day and at dusk`, async ({ page, baseURL }) => {
+    for (const light of ['sheet', 'dusk']) {
+      await page.context().addCookies([{ name: 'light', value: light, url: baseURL! }]);
+      await page.goto(path);
+      await page.waitForLoadState('networkidle');
+      await expect(page.locator('html')).toHaveAttribute('data-theme', light);
+      expect(await faults(page), light).toEqual([]);
+    }
   });
+
+test('the colours are chosen by one button, hold over a reload, and follow the machine where none was', async ({
+  page,
+}) => {
+  const paper = () => page.evaluate(() => getComputedStyle(document.documentElement).backgroundColor);
+  await page.emulateMedia({ colorScheme: 'light' });
+  await page.goto('/me');
+  const day = await paper();
+  await page.emulateMedia({ colorScheme: 'dark' });
+  const dusk = await paper();
+  expect(dusk).not.toBe(day);
+  await page.getByRole('button', { name: /^Colours: as the machine/ }).click();
+  expect(await paper()).toBe(day);
+  await page.reload();
+  expect(await paper()).toBe(day);
+  await page.getByRole('button', { name: /^Colours: day/ }).click();
+  await page.emulateMedia({ colorScheme: 'light' });
+  expect(await paper()).toBe(dusk);
+  await page.getByRole('button', { name: /^Colours: dusk/ }).click();
+  expect(await paper()).toBe(day);
+});
 
 test('the outing and its score have no accessibility faults, and no text under 11 px', async ({ page }) => {
   await page.goto('/outings');
   await page.getByRole('link', { name: 'Skarn Head round' }).click();
   await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });
-  const score = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
-  expect(
-    score.violations.map(
-      (v) =>
-        `${v.id}: ${v.nodes
-          .map((n) => n.target.join(' '))
-          .slice(0, 3)
-          .join('; ')}`,
-    ),
-  ).toEqual([]);
+  expect(await faults(page)).toEqual([]);
+  await page.getByRole('button', { name: /^Colours:/ }).click();
+  await page.getByRole('button', { name: /^Colours: day/ }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dusk');
+  expect(await faults(page)).toEqual([]);
   const small = await page.evaluate(() =>
     [...document.querySelectorAll('body *')]
       .filter((e) => [...e.childNodes].some((n) => n.nodeType === 3 && n.textContent!.trim() !== ''))
@@ -41,16 +63,7 @@ test('the outing and its score have no accessibility faults, and no text under 1
   expect(small).toEqual([]);
   await page.getByRole('link', { name: /1 Outing/ }).click();
   await expect(page.getByLabel('Name of the outing')).toBeVisible();
-  const outing = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
-  expect(
-    outing.violations.map(
-      (v) =>
-        `${v.id}: ${v.nodes
-          .map((n) => n.target.join(' '))
-          .slice(0, 3)
-          .join('; ')}`,
-    ),
-  ).toEqual([]);
+  expect(await faults(page)).toEqual([]);
 });
 
 test('the score by keyboard alone: cursor, cues, help', async ({ page }) => {

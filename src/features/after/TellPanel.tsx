@@ -91,7 +91,7 @@ function Words({ out, whiles, told }: { out: OutThere; whiles: readonly OneWhile
             type="button"
             aria-pressed={x === w}
             onClick={() => setAt(i)}
-            className={`-ml-px min-h-[26px] max-w-[150px] cursor-pointer truncate border border-ink px-2 text-[12.5px] first:ml-0 ${x === w ? 'bg-ink font-semibold text-white' : 'bg-sheet hover:bg-worn'}`}
+            className={`-ml-px min-h-[26px] max-w-[150px] cursor-pointer truncate border border-ink px-2 text-[12.5px] first:ml-0 ${x === w ? 'bg-ink font-semibold text-sheet' : 'bg-sheet hover:bg-worn'}`}
             title={`${x.name}, ${clock(x.fromS)} to ${clock(x.toS)}`}
           >
             {x.name} {count(x) > 0 && `· ${count(x)}`}
@@ -115,7 +115,7 @@ function Words({ out, whiles, told }: { out: OutThere; whiles: readonly OneWhile
               type="button"
               aria-pressed={wordOf(part) === f}
               onClick={() => say(part, f)}
-              className={`min-h-[28px] cursor-pointer rounded-[3px] border text-[12.5px] ${wordOf(part) === f ? 'border-ink bg-ink font-semibold text-white' : `border-grid-2 bg-sheet hover:bg-worn ${TONE[f]}`}`}
+              className={`min-h-[28px] cursor-pointer rounded-[3px] border text-[12.5px] ${wordOf(part) === f ? 'border-ink bg-ink font-semibold text-sheet' : `border-grid-2 bg-sheet hover:bg-worn ${TONE[f]}`}`}
             >
               {f}
             </button>
@@ -141,7 +141,7 @@ function Seen({ out, told }: { out: OutThere; told: ToldHere }) {
               onClick={() =>
                 void told.tell({ told: { kind: 'saw', saw: { what, where }, seen: !has({ what, where }) } })
               }
-              className={`min-h-[26px] cursor-pointer rounded-[3px] border px-2 text-[12.5px] ${has({ what, where }) ? 'border-water bg-water font-semibold text-white' : 'border-grid-2 bg-sheet hover:bg-worn'}`}
+              className={`min-h-[26px] cursor-pointer rounded-[3px] border px-2 text-[12.5px] ${has({ what, where }) ? 'border-water bg-water font-semibold text-sheet' : 'border-grid-2 bg-sheet hover:bg-worn'}`}
             >
               {where}: {what}
             </button>

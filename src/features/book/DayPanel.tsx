@@ -69,7 +69,7 @@ export function DayPanel({ d, garments, units }: { d: Told; garments: ReadonlyMa
         <Link
           prefetch={false}
           href={`/outing/${d.id}/after`}
-          className="rounded-[3px] border border-ink bg-ink px-3 py-1.5 font-semibold text-white hover:bg-ink-2"
+          className="rounded-[3px] border border-ink bg-ink px-3 py-1.5 font-semibold text-sheet hover:bg-ink-2"
         >
           Open the day
         </Link>

@@ -151,7 +151,7 @@ function Toggle({
       type="button"
       aria-pressed={on}
       onClick={(e) => onClick(e.altKey ? 'only' : 'add')}
-      className={`-ml-px inline-flex min-h-[28px] cursor-pointer items-center gap-1 border border-ink px-2 text-[12.5px] first:ml-0 ${on ? 'bg-ink font-semibold text-white' : 'bg-sheet hover:bg-worn'}`}
+      className={`-ml-px inline-flex min-h-[28px] cursor-pointer items-center gap-1 border border-ink px-2 text-[12.5px] first:ml-0 ${on ? 'bg-ink font-semibold text-sheet' : 'bg-sheet hover:bg-worn'}`}
     >
       {children}
     </button>

@@ -62,7 +62,7 @@ export function WearMatrix({
               aria-pressed={picked.has(garment.id)}
               title={`${garment.name}: show its days`}
               onClick={() => onPick(garment.id)}
-              className={`narrow block w-full cursor-pointer truncate text-left text-[12px] leading-[20px] hover:underline ${picked.has(garment.id) ? 'bg-ink px-1 font-semibold text-white' : ''}`}
+              className={`narrow block w-full cursor-pointer truncate text-left text-[12px] leading-[20px] hover:underline ${picked.has(garment.id) ? 'bg-ink px-1 font-semibold text-sheet' : ''}`}
             >
               {garment.name}
             </button>

@@ -178,7 +178,7 @@ function Question({
     <section className="mt-3 border-t-2 border-ink-3 pt-1.5" aria-label={title}>
       <div className="mb-1.5 flex items-baseline justify-between gap-3">
         <h2 className="flex items-center gap-2 font-semibold">
-          <span className="inline-flex h-5 w-5 items-center justify-center rounded-full bg-ink text-[12px] text-white">
+          <span className="inline-flex h-5 w-5 items-center justify-center rounded-full bg-ink text-[12px] text-sheet">
             {n}
           </span>
           {title}

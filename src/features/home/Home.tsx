@@ -43,7 +43,7 @@ export function Home({
         right={
           <Link
             href="/outing/new"
-            className="rounded-[3px] border border-ink bg-ink px-3 py-1.5 font-semibold text-white hover:bg-ink-2"
+            className="rounded-[3px] border border-ink bg-ink px-3 py-1.5 font-semibold text-sheet hover:bg-ink-2"
           >
             New outing
           </Link>

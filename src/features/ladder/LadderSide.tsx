@@ -162,7 +162,7 @@ function ByEffort({ ladder, at, rung, units }: { ladder: Ladder; at: Looked; run
                 {effort}
               </text>
               <rect x={a} y={yTop} width={Math.max(2, b - a)} height={15} fill={own ? C.ink : C.sheet} stroke={C.ink} />
-              <text x={a + 4} y={yTop + 11.5} fontSize="11.500" style={{ fill: own ? '#fff' : C.ink }}>
+              <text x={a + 4} y={yTop + 11.5} fontSize="11.500" style={{ fill: own ? C.sheet : C.ink }}>
                 {b - a > 44 ? (r.first ?? '') : ''}
               </text>
               <text

@@ -226,7 +226,7 @@ function Bars({
                     fontSize={Math.min(11, w + 3)}
                     fontWeight="700"
                     textAnchor="middle"
-                    style={{ fill: '#fff' }}
+                    style={{ fill: C.sheet }}
                   >
                     {w >= 6 ? r.rung : ''}
                   </text>

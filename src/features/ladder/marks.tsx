@@ -46,7 +46,7 @@ export function RungMark({ n, wet = false }: { n: number; wet?: boolean }) {
         strokeWidth="1.500"
       />
       {wet && <rect x="1.5" y="1.5" width="27" height="25" fill="url(#water-1)" />}
-      <text x="15" y="20" fontSize="17" fontWeight="700" textAnchor="middle" style={{ fill: wet ? C.ink : '#fff' }}>
+      <text x="15" y="20" fontSize="17" fontWeight="700" textAnchor="middle" style={{ fill: wet ? C.ink : C.sheet }}>
         {n}
       </text>
     </svg>

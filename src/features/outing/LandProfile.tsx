@@ -3,7 +3,7 @@ import type { Timeline } from '@/core/outing/timeline';
 import { clock } from '@/formats/dates';
 import { degrees, height, windSpeed, type Units } from '@/formats/measures';
 import { areaPath, linear, linePath } from '@/ui/draw/scale';
-import { C, effortColour } from '@/ui/draw/palette';
+import { C, effortColour, onEffort } from '@/ui/draw/palette';
 
 /** The land along the clock, coloured by body heat, with the air under it. */
 export function LandProfile({ timeline, width, units }: { timeline: Timeline; width: number; units: Units }) {
@@ -46,7 +46,14 @@ export function LandProfile({ timeline, width, units }: { timeline: Timeline; wi
                     ? `${leg.name.slice(0, Math.max(3, Math.floor((b - a) / 6.5) - 1))}…`
                     : leg.name}
                 </text>
-                <text x={(a + b) / 2} y={138} fontSize="11" textAnchor="middle" fontWeight="600">
+                <text
+                  x={(a + b) / 2}
+                  y={138}
+                  fontSize="11"
+                  textAnchor="middle"
+                  fontWeight="600"
+                  style={{ fill: onEffort(s.metabolicW) }}
+                >
                   {s.metabolicW.toFixed(0)} W
                 </text>
               </>

@@ -2,6 +2,7 @@ import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { OutboxNote } from '@/ui/outbox/OutboxSheets';
 import { Mark } from '@/ui/Mark';
+import { LightChoice } from './LightChoice';
 
 export type Screen = 'home' | 'outing' | 'me' | 'closet' | 'score' | 'book' | 'ladder';
 
@@ -52,6 +53,7 @@ export function Header({ screen, outingId, right }: { screen: Screen; outingId?:
           })}
         </nav>
         <div className="ml-auto flex items-center gap-3 py-0.5 text-right max-[860px]:flex-wrap">{right}</div>
+        <LightChoice />
       </header>
       <OutboxNote />
     </>

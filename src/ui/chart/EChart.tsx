@@ -11,6 +11,7 @@ import { init, use as register, type EChartsCoreOption, type EChartsType } from 
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { houseStyle, tokens, type Tokens } from './theme';
+import { useLook } from './useLook';
 
 register([
   BarChart,
@@ -41,6 +42,7 @@ export default function EChart({ label, height, option, points, onPick }: EChart
   const host = useRef<HTMLDivElement>(null);
   const chart = useRef<EChartsType | null>(null);
   const [at, setAt] = useState(-1);
+  const look = useLook();
   const pick = useRef(onPick);
   useEffect(() => {
     pick.current = onPick;
@@ -62,7 +64,8 @@ export default function EChart({ label, height, option, points, onPick }: EChart
   useEffect(() => {
     const t = tokens();
     chart.current?.setOption({ ...houseStyle(t), ...option(t) }, { notMerge: true });
-  }, [option]);
+    // `look`: the tokens are read anew when the theme changes.
+  }, [option, look]);
 
   const onKeyDown = (e: KeyboardEvent) => {
     const step = { ArrowLeft: -1, ArrowRight: 1 }[e.key];

@@ -24,14 +24,19 @@ const NAMES: Record<Exclude<keyof Tokens, 'heat'>, string> = {
   worn: 'worn',
 };
 
-/** Reads the tokens as the page has them now. */
+/** Reads the tokens as the page has them now: each is a pair of colours, of which the theme takes one. */
 export function tokens(): Tokens {
-  const style = getComputedStyle(document.documentElement);
-  const of = (name: string) => style.getPropertyValue(`--color-${name}`).trim();
-  return {
+  const probe = document.documentElement.appendChild(document.createElement('span'));
+  const of = (name: string) => {
+    probe.style.color = `var(--color-${name})`;
+    return getComputedStyle(probe).color;
+  };
+  const read = {
     ...(Object.fromEntries(Object.entries(NAMES).map(([k, v]) => [k, of(v)])) as Omit<Tokens, 'heat'>),
     heat: [0, 1, 2, 3, 4].map((i) => of(`heat-${i}`)),
   };
+  probe.remove();
+  return read;
 }
 
 const MEASURE = "'Archivo Variable', Archivo, 'Helvetica Neue', Arial, sans-serif";

@@ -12,6 +12,11 @@ export const C = {
   frost: 'var(--color-frost)',
   cold: 'var(--color-cold)',
   act: 'var(--color-act)',
+  /** hours of sun and of night, and what is written on them */
+  sun: 'var(--color-sun)',
+  onSun: 'var(--color-on-sun)',
+  night: 'var(--color-night)',
+  onNight: 'var(--color-on-night)',
 } as const;
 
 const HEAT = [
@@ -27,7 +32,13 @@ export function heat(share: number): string {
   return HEAT[Math.max(0, Math.min(4, Math.floor(share * 5)))];
 }
 
-/** Heat ramp for a metabolic rate, W. */
-export const effortColour = (w: number): string => heat((w - 80) / 900);
+/** What is written on a step of it: the ramp runs the other way at dusk. */
+const onHeat = (share: number): string =>
+  share < 0.6 ? C.ink : share < 0.8 ? 'var(--color-on-heat-3)' : 'var(--color-on-heat-4)';
+
+const effort = (w: number): number => (w - 80) / 900;
+/** Heat ramp for a metabolic rate, W, and what is written on it. */
+export const effortColour = (w: number): string => heat(effort(w));
+export const onEffort = (w: number): string => onHeat(effort(w));
 /** Heat ramp for skin, °C. */
 export const skinColour = (c: number): string => heat((c - 12) / 24);

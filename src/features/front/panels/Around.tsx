@@ -204,7 +204,7 @@ export function RungNote({ door, learned, units }: { door: Door; learned: number
         <h2 className="flex items-center gap-2 font-semibold">
           {rungs.length > 0 && told.answer ? (
             <>
-              <span className="inline-flex h-[22px] w-[22px] items-center justify-center rounded-full bg-ink text-[12px] text-white">
+              <span className="inline-flex h-[22px] w-[22px] items-center justify-center rounded-full bg-ink text-[12px] text-sheet">
                 {told.answer.rung}
               </span>
               Rung {told.answer.rung} of {rungs.length} on your ladder

@@ -18,7 +18,7 @@ export function ColdOrWind({ timeline, units }: { timeline: Timeline | null; uni
       says: `air ${degrees(s.worst.airC, units)}`,
       wide: Math.max(2, MILD_C - s.worst.airC),
       fill: C.cold,
-      text: '#fff',
+      text: C.sheet,
     },
     { says: `wind ${minus(s.windK * k, 0)}`, wide: Math.max(0, s.windK), fill: C.grid2, text: C.ink },
     { says: `your own speed ${minus(s.ownK * k, 0)}`, wide: Math.max(0, s.ownK), fill: C.sheet, text: C.ink },

@@ -76,7 +76,7 @@ export function Hours({
               y={0}
               width={wide + 0.5}
               height={14}
-              fill={sun > 0 ? 'var(--color-heat-1)' : sun > LIMIT.darkDeg ? C.grid2 : C.ink2}
+              fill={sun > 0 ? C.sun : sun > LIMIT.darkDeg ? C.grid2 : C.night}
             />
           );
         })}
@@ -87,7 +87,7 @@ export function Hours({
             y={11}
             fontSize="11"
             textAnchor="middle"
-            style={{ fill: r.of === 'sun' ? C.ink : '#fff' }}
+            style={{ fill: r.of === 'sun' ? C.onSun : C.onNight }}
           >
             {r.to - r.from > 1 ? r.of : ''}
           </text>

@@ -254,7 +254,7 @@ function Rungs({
               fontSize="11.500"
               fontWeight="700"
               textAnchor="middle"
-              style={{ fill: mine ? '#fff' : C.ink }}
+              style={{ fill: mine ? C.sheet : C.ink }}
             >
               {r.rung}
             </text>
@@ -337,14 +337,14 @@ function Knob({
     >
       <rect ref={strip} x={x - 20} y={TOP} width={40} height={BOTTOM - TOP} fill="transparent" />
       <rect x={box} y={y - 11} width={wide} height={22} fill={C.ink} />
-      <text x={box + wide / 2} y={y + 4.5} fontSize="13" fontWeight="700" textAnchor="middle" style={{ fill: '#fff' }}>
+      <text x={box + wide / 2} y={y + 4.5} fontSize="13" fontWeight="700" textAnchor="middle" style={{ fill: C.sheet }}>
         {short}
       </text>
       <circle cx={x} cy={y} r="10.500" fill={C.ink} stroke={C.paper} strokeWidth="1.500" />
       <path
         d={`M${x - 3.5} ${y - 2.5}l3.500 -3.500l3.500 3.500M${x - 3.5} ${y + 2.5}l3.500 3.500l3.500 -3.500`}
         fill="none"
-        stroke="#fff"
+        stroke={C.sheet}
         strokeWidth="1.600"
       />
     </g>

@@ -214,7 +214,7 @@ function CueWords({
       aria-pressed={chosen}
       className={`flex max-w-[260px] cursor-pointer items-start gap-1.5 text-left text-[13px] leading-tight hover:bg-worn ${chosen ? 'bg-worn' : ''}`}
     >
-      <span className="mt-px inline-flex h-[18px] w-[18px] shrink-0 items-center justify-center rounded-full bg-act text-[12px] font-bold text-white">
+      <span className="mt-px inline-flex h-[18px] w-[18px] shrink-0 items-center justify-center rounded-full bg-act text-[12px] font-bold text-on-act">
         {n}
       </span>
       <span>

@@ -19,9 +19,13 @@ export function useTheme(sky: 'night' | 'day'): [ThemeName, (t: ThemeName) => vo
   }, []);
   const shown = chosen === 'by itself' ? (sky === 'night' || dark ? 'dusk' : 'sheet') : chosen;
   useEffect(() => {
-    document.documentElement.dataset.theme = shown;
+    const { dataset } = document.documentElement;
+    const before = dataset.theme;
+    dataset.theme = shown;
+    // The other pages have a choice of their own.
     return () => {
-      delete document.documentElement.dataset.theme;
+      if (before === undefined) delete dataset.theme;
+      else dataset.theme = before;
     };
   }, [shown]);
   return [

@@ -5,7 +5,7 @@ import type { Timeline } from '@/core/outing/timeline';
 import { clock, timeOfDay } from '@/formats/dates';
 import { fromWind, height, minus, type Units } from '@/formats/measures';
 import { cToFahrenheit, milesToM } from '@/core/quantity/units';
-import { C, effortColour } from '@/ui/draw/palette';
+import { C, effortColour, onEffort } from '@/ui/draw/palette';
 import { areaPath, fit, linePath, runsOf, type Scale } from '@/ui/draw/scale';
 
 export const LAND_HEIGHT = 154;
@@ -121,7 +121,12 @@ export function Land({ timeline, startMs, x, y, cursorS, units }: Props) {
                   fontSize="11"
                   fontWeight="700"
                   textAnchor="middle"
-                  style={{ paintOrder: 'stroke', stroke: effortColour(heat.metabolicW), strokeWidth: 3 }}
+                  style={{
+                    paintOrder: 'stroke',
+                    stroke: effortColour(heat.metabolicW),
+                    strokeWidth: 3,
+                    fill: onEffort(heat.metabolicW),
+                  }}
                 >
                   {heat.metabolicW.toFixed(0)}
                   {b - a > 60 ? ' W' : ''}

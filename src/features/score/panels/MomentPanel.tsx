@@ -44,13 +44,15 @@ const COLD: Partial<Record<Zone, number>> = {
 /** The moment at the cursor: where and in what air, a section skin to air, the body by zone, one plain sentence. */
 export function MomentPanel({ scored, garments, timeline, cursorS, row, units }: Props) {
   const [zone, setZone] = useState<Zone>('chest');
+  // Without a pack anywhere there is nothing under one.
+  const zones = timeline.stretches.some((s) => s.packOn) ? ZONES : ZONES.filter((z) => z.zone !== 'underPack');
   const leg = timeline.legs[legAt(timeline, cursorS)];
   const now = stretchAt(timeline, cursorS);
   const into = Math.max(0, cursorS - timeline.legStartS[timeline.legs.indexOf(leg)]);
   return (
     <aside aria-label="The moment" className="flex flex-col gap-2">
       <div className="flex flex-wrap items-center gap-3">
-        <span data-testid="moment-time" className="bg-ink px-2 py-1.5 text-[20px] leading-none font-bold text-white">
+        <span data-testid="moment-time" className="bg-ink px-2 py-1.5 text-[20px] leading-none font-bold text-sheet">
           {clock(cursorS)}
         </span>
         <p className="min-w-0 flex-1 leading-tight">
@@ -68,7 +70,7 @@ export function MomentPanel({ scored, garments, timeline, cursorS, row, units }:
             label="Zone of the section"
             size="small"
             value={zone}
-            options={ZONES.map((z) => ({ value: z.zone, label: z.label }))}
+            options={zones.map((z) => ({ value: z.zone, label: z.label }))}
             onChange={setZone}
           />
         </div>

@@ -26,7 +26,7 @@ export function PlanTabs({ score }: { score: Score }) {
             key={p.id}
             onClick={() => p.id !== shown?.id && score.choose(p)}
             aria-pressed={p.id === shown?.id}
-            className={`max-w-[180px] cursor-pointer truncate rounded-[3px] border px-2 py-0.5 text-[12px] ${p.id === shown?.id ? 'border-ink bg-ink font-semibold text-white' : 'border-grid-2 bg-sheet'}`}
+            className={`max-w-[180px] cursor-pointer truncate rounded-[3px] border px-2 py-0.5 text-[12px] ${p.id === shown?.id ? 'border-ink bg-ink font-semibold text-sheet' : 'border-grid-2 bg-sheet'}`}
             title={p.name}
           >
             {p.name}

@@ -34,7 +34,7 @@ export function Schools({ score, units }: { score: Score; units: Units }) {
             key={s.id}
             value={s.id}
             disabled={!chosen.includes(s.id) && chosen.length >= MOST}
-            className="cursor-pointer rounded-[3px] border border-grid-2 bg-sheet px-1.5 py-0.5 text-[12px] disabled:cursor-default disabled:text-ink-3 data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-semibold data-[state=on]:text-white"
+            className="cursor-pointer rounded-[3px] border border-grid-2 bg-sheet px-1.5 py-0.5 text-[12px] disabled:cursor-default disabled:text-ink-3 data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-semibold data-[state=on]:text-sheet"
           >
             {s.name}
           </ToggleGroup.Item>
