@@ -6,10 +6,13 @@ import { createRequire } from 'node:module';
 import { parseArgs } from 'node:util';
 import next from 'next';
 import { ROOT } from './install.mjs';
+import { pageQueue } from './pageQueue.mjs';
 
 const HOST = '127.0.0.1';
 /** Requests worked on at the same time; more are told to come back in a moment. */
 const MOST_AT_ONCE = 64;
+/** Pages being made at the same time: enough that one which waits for the database holds up no other. */
+const PAGES_AT_ONCE = 4;
 /** Open connections, most of them idle. */
 const MOST_CONNECTIONS = 512;
 /** A head that does not come within this, or a body, ms: whoever sends so slowly holds a place others need. */
@@ -22,6 +25,7 @@ const port = Number(values.port);
 const app = next({ dev: false, dir: ROOT, hostname: HOST, port, httpServer: new EventEmitter() });
 const handle = app.getRequestHandler();
 
+const queued = pageQueue(PAGES_AT_ONCE);
 let atOnce = 0;
 const busy = JSON.stringify({
   problems: [{ where: 'Server', field: 'work', value: 'too much at once', allowed: 'try again in a moment' }],
@@ -58,7 +62,8 @@ const server = createServer({ headersTimeout: HEAD_MS, requestTimeout: WHOLE_MS 
   if (atOnce >= MOST_AT_ONCE) return refuse(res, 503, busy, { 'retry-after': '1' });
   atOnce++;
   res.once('close', () => atOnce--);
-  void handle(req, res);
+  if (req.method === 'GET' && !req.url.startsWith('/api/')) queued(res, () => void handle(req, res));
+  else void handle(req, res);
 });
 server.maxConnections = MOST_CONNECTIONS;
 // Nothing here speaks over web sockets. Whoever asks is told so and let go, also on paths that the framework would leave open.
@@ -80,7 +85,6 @@ if (!process.env.EMBER_WEATHER) {
 }
 await app.prepare();
 server.listen(port, HOST);
-
 const stop = () => {
   server.close(() => process.exit(0));
   server.closeIdleConnections();
@@ -88,3 +92,10 @@ const stop = () => {
 };
 process.on('SIGTERM', stop);
 process.on('SIGINT', stop);
+
+// The first making of a page takes ten times as long as the next: it is done once before anybody asks.
+await once(server, 'listening');
+for (const page of ['/', '/outings', '/closet'])
+  await fetch(`http://${HOST}:${port}${page}`)
+    .then((answer) => answer.arrayBuffer())
+    .catch(() => {});

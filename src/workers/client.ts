@@ -173,6 +173,59 @@ export class Scorer {
   }
 }
 
+/** After a pause of the whole machine messages come in only now: they are listened to before anybody is called silent, ms. */
+const CATCH_UP_MS = 300;
+
+/**
+ * Work that says something all the time. One that falls silent hangs, or is gone without a word: it is ended and begun again, once.
+ * @param begin is given what to call whenever something was heard @param again is told when it is begun anew
+ */
+function watched<T>(begin: (heard: () => void) => Asked<T>, again: () => void): Asked<T> {
+  let cancel = () => {};
+  const result = new Promise<T>((done, fail) => {
+    const go = (nth: 'first' | 'second') => {
+      let timer: ReturnType<typeof setTimeout> | undefined;
+      let over = false;
+      const end = () => {
+        over = true;
+        clearTimeout(timer);
+      };
+      const silent = () => {
+        end();
+        asked.cancel();
+        if (nth === 'second') return fail(new WorkerBroke('it does not answer'));
+        again();
+        go('second');
+      };
+      const heard = () => {
+        clearTimeout(timer);
+        if (!over) timer = setTimeout(() => (timer = setTimeout(silent, CATCH_UP_MS)), PATIENCE_MS - CATCH_UP_MS);
+      };
+      const asked = begin(heard);
+      cancel = () => {
+        end();
+        asked.cancel();
+      };
+      heard();
+      asked.result.then(
+        (value) => {
+          end();
+          done(value);
+        },
+        (e: Error) => {
+          if (over) return;
+          end();
+          fail(e);
+        },
+      );
+    };
+    go('first');
+  });
+  return { result, cancel: () => cancel() };
+}
+
+const AGAIN = 'The planner fell silent and was started again';
+
 /** Looks for the one change that helps a plan most. */
 export const proposeInWorker = (setting: Setting, plan: Plan): Asked<Proposal | null> =>
   ask<Proposal | null>(setting, (api) => api.propose(plan));
@@ -182,7 +235,20 @@ export const planInWorker = (
   setting: Setting,
   leadDays: number,
   progress: (done: number, says: string, soFar?: Plan) => void,
-): Asked<Planned> => ask<Planned>(setting, (api) => api.plan(leadDays, proxy(progress)));
+): Asked<Planned> =>
+  watched(
+    (heard) =>
+      ask<Planned>(setting, (api) =>
+        api.plan(
+          leadDays,
+          proxy((...told: Parameters<typeof progress>) => {
+            heard();
+            progress(...told);
+          }),
+        ),
+      ),
+    () => progress(0, AGAIN),
+  );
 
 /** Plans two to four schools of thought. */
 export const schoolsInWorker = (
@@ -190,7 +256,21 @@ export const schoolsInWorker = (
   leadDays: number,
   ids: string[],
   progress: (done: number, says: string) => void,
-): Asked<Compared> => ask<Compared>(setting, (api) => api.schools(leadDays, ids, proxy(progress)));
+): Asked<Compared> =>
+  watched(
+    (heard) =>
+      ask<Compared>(setting, (api) =>
+        api.schools(
+          leadDays,
+          ids,
+          proxy((...told: Parameters<typeof progress>) => {
+            heard();
+            progress(...told);
+          }),
+        ),
+      ),
+    () => progress(0, AGAIN),
+  );
 
 /** Works out what lies behind a plan, telling each part when it is ready. */
 export const behindInWorker = (

@@ -10,6 +10,7 @@ import { cosine, exp, ln, sine } from '@/core/quantity/exact';
 import { clamp, within } from '@/core/quantity/range';
 import { isInRoom } from '@/core/outing/meanOver';
 import { ANYBODY_SPREAD, type AthleteSpread } from './athleteSpread';
+import { MOST_LEAD_DAYS, SPREAD } from './daySpread';
 import { runPlan, type PlanInPlace } from './question';
 
 /** What nobody knows on the day before: each is one standard normal number of a member. */
@@ -25,21 +26,6 @@ export const UNKNOWN_WORDS: Record<Unknown, string> = {
   'hands and feet': 'how your hands and feet close',
   comfort: 'how warm you like it',
 };
-
-/**
- * Spread of a forecast by lead time and of one athlete about the population's mean (one standard deviation).
- * Air 1 K on the day and 0.35 K more a day ahead, wind 15 % and 4 % more a day, precipitation 40 % and 10 %: the order of
- * published verification scores; engineering values. Athlete: effort 7 %, sweat and constriction 25 %, comfort 0.7 K.
- */
-export const SPREAD = {
-  airK: (days: number): number => 1 + 0.35 * days,
-  windShare: (days: number): number => 0.15 + 0.04 * days,
-  fallShare: (days: number): number => 0.4 + 0.1 * days,
-  ...ANYBODY_SPREAD,
-};
-
-/** No forecast is worth the name beyond, days. */
-export const MOST_LEAD_DAYS = 10;
 
 /** One possible day and one possible athlete. */
 export interface Member {

@@ -4,17 +4,9 @@ import { alongOf } from '@/core/kit/edit';
 import type { KitAction, Plan } from '@/core/kit/plan';
 import { carryOut } from '@/core/kit/replay';
 import { phases } from '@/core/outing/moments';
-import { mostWorse, type Moved } from './mostMoved';
+import type { CueReason } from './cueReason';
+import { mostWorse } from './mostMoved';
 import { ASK_STEP_S, runInFull, type PlanInPlace } from './question';
-
-export interface CueReason {
-  atS: number;
-  where: string;
-  text: string[];
-  /** what the plan's total cost rises by when this cue is missed, and the plainest consequence */
-  missCost: number;
-  miss: Moved;
-}
 
 /**
  * Misses each cue of a plan once: what that costs and what it makes worse most. For any plan, found or made by hand.
@@ -43,10 +35,6 @@ export function missedCues(q: PlanInPlace, scored: Scored = runInFull(q)): CueRe
     };
   });
 }
-
-/** Index of the cue whose missing costs most; −1 without cues. */
-export const mustNotMiss = (cues: readonly CueReason[]): number =>
-  cues.reduce((worst, c, i) => (worst < 0 || c.missCost > cues[worst].missCost ? i : worst), -1);
 
 /** The plan without one cue: later cues are kept, but what no longer makes sense (taking off what is not on) falls away. */
 export function dropCue(plan: Plan, index: number): Plan {

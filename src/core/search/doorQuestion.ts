@@ -6,7 +6,7 @@ import type { Plan } from '@/core/kit/plan';
 import { outingAtDoor, type DoorDay, type DoorPlace } from '@/core/outing/doorDay';
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import type { Timeline } from '@/core/outing/timeline';
-import { MOST_LEAD_DAYS } from '@/core/questions/chances';
+import { MOST_LEAD_DAYS } from '@/core/questions/daySpread';
 import { clamp } from '@/core/quantity/range';
 import type { AthleteSpread } from '@/core/questions/athleteSpread';
 import type { Question } from '@/core/questions/question';

@@ -18,7 +18,8 @@ import { kitGarments, type Kit } from './kit';
 import { FEET, GOING, HANDS, HEAD, LEGS, TORSO, withLayer, type Way, type Ways } from './waysToWear';
 import { alarmsIn, isSafe } from '@/core/judge/findings';
 import type { AthleteSpread } from '@/core/questions/athleteSpread';
-import { missedCues, mustNotMiss, type CueReason } from '@/core/questions/missedCues';
+import { mustNotMiss, type CueReason } from '@/core/questions/cueReason';
+import { missedCues } from '@/core/questions/missedCues';
 import { PathRun } from './pathRun';
 import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import { propose } from '@/core/questions/propose';
@@ -160,6 +161,7 @@ class Search {
   private readonly most: number;
   private stopped = false;
   private done = 0;
+  private says = '';
 
   private readonly request: PlanRequest;
 
@@ -240,11 +242,18 @@ class Search {
 
   private tell(done: number, says: string, first?: Plan): void {
     this.done = Math.max(this.done, done);
+    this.says = says;
     if (!this.progress(this.done, says, first)) this.stopped = true;
   }
 
+  /** Says the same again, between trials: whoever waits knows by it that the search goes on. @returns false once it is to stop */
+  private beat(): boolean {
+    if (!this.stopped && !this.progress(this.done, this.says)) this.stopped = true;
+    return !this.stopped;
+  }
+
   private within(budget: number): boolean {
-    return !this.stopped && this.course.steps < budget;
+    return this.beat() && this.course.steps < budget;
   }
 
   /** Tries every candidate of every part. */
@@ -285,7 +294,7 @@ class Search {
     const { layer } = part;
     const adds = layer !== undefined && !best.dresses.some((d) => d[TORSO].layers.includes(layer));
     for (const kit of part.options(best.kit)) {
-      if (this.stopped) break;
+      if (!this.beat()) break;
       const run = new PathRun(this.course, kit, this.coarseS);
       run.take(run.like(best.dresses), 0, { run: best, margin: FAR });
       if (run.total < best.total + NEARLY) (run.wearsAll(part.choice) ? out.near : out.idle).push(run);
@@ -399,6 +408,7 @@ class Search {
     const { person, timeline, damp, waiting, closet } = this.request;
     const { weights } = this.course;
     const full = curve.map((p) => {
+      this.beat();
       const plan = p.cues === chosen.cues.length ? chosen : p.plan;
       const { total } = runInFull({ person, closet, timeline, plan, damp, weights, waiting });
       return { cues: p.cues, cost: total, plan };
@@ -418,7 +428,7 @@ class Search {
     let plan = chosen;
     let least = cost(plan);
     let runs = 0;
-    const goOn = () => !this.stopped && runs++ < POLISH_RUNS;
+    const goOn = () => this.beat() && runs++ < POLISH_RUNS;
     for (let round = 0; round < POLISH_ROUNDS; round++) {
       const before = least;
       for (const next of round === 0 ? [...this.pairs(plan), ...this.singleChanges(plan)] : this.singleChanges(plan)) {
@@ -460,7 +470,7 @@ class Search {
     };
     const order = [...closet].sort(byPlace);
     for (const g of alongOf(order, plan).reverse()) {
-      if (this.stopped) break;
+      if (!this.beat()) break;
       if (NEEDLESS.has(g.group) && !(g.group === 'head' && g.role === 'over') && takes(leaveGarment(plan, g.id)))
         continue;
       const like = order.filter(

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useMutation } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
@@ -14,11 +15,13 @@ import { useDrafts } from '@/ui/outbox/drafts';
 import { Problems } from '@/ui/Problems';
 import { useToasts } from '@/ui/toasts';
 import { useRefresh } from '@/ui/useRefresh';
-import { CatalogueSheet } from './CatalogueSheet';
 import { GROUP_WORDS } from './garmentFigures';
 import { draftOf, GarmentEditor } from './GarmentEditor';
 import { GarmentTable } from './GarmentTable';
 import { RackPanel } from './RackPanel';
+
+// Everything there is comes when it is asked for.
+const CatalogueSheet = dynamic(() => import('./CatalogueSheet').then((m) => m.CatalogueSheet), { ssr: false });
 
 /** The closet: zone by zone, skin out, with what matters drawn and measured. */
 export function ClosetView({
@@ -172,7 +175,7 @@ export function ClosetView({
           </aside>
         </div>
       </main>
-      <CatalogueSheet open={adding} onOpen={setAdding} group={group} units={units} onAdd={(g) => add.mutate(g)} />
+      {adding && <CatalogueSheet open onOpen={setAdding} group={group} units={units} onAdd={(g) => add.mutate(g)} />}
     </>
   );
 }

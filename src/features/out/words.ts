@@ -4,7 +4,7 @@ import type { Cue, Plan } from '@/core/kit/plan';
 import { ALARM } from '@/core/judge/limits';
 import type { Finding } from '@/core/judge/findings';
 import { findingSentence } from '@/core/judge/verdict';
-import type { CueReason } from '@/core/questions/missedCues';
+import type { CueReason } from '@/core/questions/cueReason';
 import type { Danger, DangerKind } from '@/core/underway/dangers';
 import type { CueNow, OutThere, CueStands } from '@/core/underway/outThere';
 import { metresAt } from '@/core/outing/wayClock';

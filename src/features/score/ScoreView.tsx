@@ -14,15 +14,12 @@ import { Button } from '@/ui/Button';
 import { Problems } from '@/ui/Problems';
 import { SaveNote } from '@/ui/SaveNote';
 import { Actions } from './panels/Actions';
-import { BehindPanel } from './panels/BehindPanel';
 import { SCORE_HANDS, SCORE_KEYS } from './keys';
 import { KeysSheet } from '@/ui/KeysSheet';
 import { MomentPanel } from './panels/MomentPanel';
 import { PlanInWords } from './panels/PlanInWords';
 import { PlanningBar } from './panels/PlanningBar';
-import { Schools } from './panels/Schools';
 import { Top } from './panels/Top';
-import { WishesPanel } from './panels/WishesPanel';
 import { usePointing } from './pointing';
 import { ScoreSheet } from './ScoreSheet';
 import { useBehind } from './state/useBehind';
@@ -30,6 +27,10 @@ import { useScore, type Score, type ScoreProps } from './state/useScore';
 import { useScoreKeys } from './useScoreKeys';
 
 // A code is drawn when it is asked for.
+// What lies below the sheet comes after it.
+const BehindPanel = dynamic(() => import('./panels/BehindPanel').then((m) => m.BehindPanel), { ssr: false });
+const Schools = dynamic(() => import('./panels/Schools').then((m) => m.Schools), { ssr: false });
+const WishesPanel = dynamic(() => import('./panels/WishesPanel').then((m) => m.WishesPanel), { ssr: false });
 const SendToPhone = dynamic(() => import('@/features/out/SendToPhone').then((m) => m.SendToPhone), { ssr: false });
 
 /** The score: land and weather, cues, the clothes as lanes, and what follows for the body, on one clock. */

@@ -1,6 +1,6 @@
 import { kindFromWetBulb } from '@/core/atmosphere/precipitation';
 import { LAPSE_K_PER_M, type ForecastHour } from '@/core/outing/forecast';
-import { SPREAD } from '@/core/questions/chances';
+import { SPREAD } from '@/core/questions/daySpread';
 import type { StationWeather } from '@/formats/stationJson';
 import { SITES } from './stations';
 

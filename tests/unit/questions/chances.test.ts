@@ -1,5 +1,6 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
-import { athleteOfMember, chances, dayOfMember, inWords, members, SPREAD, UNKNOWNS } from '@/core/questions/chances';
+import { athleteOfMember, chances, dayOfMember, inWords, members, UNKNOWNS } from '@/core/questions/chances';
+import { SPREAD } from '@/core/questions/daySpread';
 import type { Plan } from '@/core/kit/plan';
 import { aLeg, dayOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 

@@ -1,5 +1,6 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
-import { missedCues, mustNotMiss } from '@/core/questions/missedCues';
+import { mustNotMiss } from '@/core/questions/cueReason';
+import { missedCues } from '@/core/questions/missedCues';
 import type { Plan } from '@/core/kit/plan';
 import { SKI_CLOSET, upStopDown } from '#tests/support/outings';
 

@@ -11,7 +11,7 @@ class NearWorker extends EventTarget {
   static opened = 0;
   onerror: ((e: { message: string }) => void) | null = null;
   ended = false;
-  private readonly progress: Remote<() => void>[] = [];
+  readonly progress: Remote<(...told: unknown[]) => void>[] = [];
   questions: ((answer: unknown) => void)[] = [];
   private readonly channel = new MessageChannel();
 
@@ -19,7 +19,7 @@ class NearWorker extends EventTarget {
     super();
     NearWorker.all.push(this);
     const ask = (...given: unknown[]) => {
-      this.progress.push(given[given.length - 1] as Remote<() => void>);
+      this.progress.push(given[given.length - 1] as Remote<(...told: unknown[]) => void>);
       return new Promise((done) => this.questions.push(done));
     };
     const { port1, port2 } = this.channel;
@@ -56,8 +56,17 @@ const latest = () => NearWorker.all[NearWorker.all.length - 1];
 
 /** The page's side, each time as a page has it that was just loaded. */
 let page: typeof import('@/workers/client');
-const plan = () => page.planInWorker(setting, 1, () => undefined);
-const compare = () => page.schoolsInWorker(setting, 1, ['a', 'b'], () => undefined);
+let begun: { cancel: () => void }[] = [];
+const plan = () => {
+  const asked = page.planInWorker(setting, 1, () => undefined);
+  begun.push(asked);
+  return asked;
+};
+const compare = () => {
+  const asked = page.schoolsInWorker(setting, 1, ['a', 'b'], () => undefined);
+  begun.push(asked);
+  return asked;
+};
 
 beforeEach(async () => {
   jest.resetModules();
@@ -67,7 +76,11 @@ beforeEach(async () => {
   NearWorker.opened = 0;
   page = await import('@/workers/client');
 });
-afterEach(() => NearWorker.all.forEach((w) => w.terminate()));
+afterEach(() => {
+  for (const asked of begun) asked.cancel();
+  begun = [];
+  NearWorker.all.forEach((w) => w.terminate());
+});
 
 test('a worker practises once, and the first question goes to it', async () => {
   await page.warmUp();
@@ -171,6 +184,44 @@ test('a simulation that does not answer within five seconds is given to another 
     await wait(10);
     expect(told[2]).toBe('scored again');
     scorer.close();
+  } finally {
+    jest.useRealTimers();
+  }
+});
+
+test('a planner that says nothing for five seconds is begun anew once, which is said; one that says something may take as long as it likes', async () => {
+  jest.useFakeTimers({ doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask'] });
+  const wait = async (ms: number) => {
+    await jest.advanceTimersByTimeAsync(ms);
+    for (let i = 0; i < 20; i++) await new Promise((go) => setImmediate(go));
+  };
+  try {
+    const told: string[] = [];
+    const says = (_: number, what: string) => void told.push(what);
+    const { result } = page.planInWorker(setting, 1, says);
+    const failed = result.catch((e: Error) => `${e.constructor.name}: ${e.message}`);
+    await wait(10);
+    const first = latest();
+    for (let i = 0; i < 4; i++) {
+      await wait(4500);
+      void first.progress[0](0.1 * i, 'Choosing layers');
+      await wait(10);
+    }
+    expect([NearWorker.all.length, first.ended, told.length]).toEqual([1, false, 4]);
+    await wait(4900);
+    expect(NearWorker.all).toHaveLength(1);
+    await wait(300);
+    expect([NearWorker.all.length, first.ended]).toEqual([2, true]);
+    expect(told[4]).toMatch(/fell silent and was started again/);
+    await wait(5300);
+    expect(await failed).toBe('WorkerBroke: it does not answer');
+    // Cancelled, nobody is called silent.
+    const again = page.planInWorker(setting, 1, says);
+    await wait(10);
+    const workers = NearWorker.all.length;
+    again.cancel();
+    await wait(20_000);
+    expect([NearWorker.all.length, told.length]).toEqual([workers, 5]);
   } finally {
     jest.useRealTimers();
   }

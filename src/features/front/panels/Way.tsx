@@ -1,6 +1,6 @@
 'use client';
 import { RIGHT } from '@/core/judge/felt';
-import type { CueReason } from '@/core/questions/missedCues';
+import type { CueReason } from '@/core/questions/cueReason';
 import { type DoorAnswer } from '@/core/search/answer';
 import { clock } from '@/formats/dates';
 import { grams, type Units } from '@/formats/measures';

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { CueReason } from '@/core/questions/missedCues';
+import type { CueReason } from '@/core/questions/cueReason';
 import { foldTaps } from '@/core/underway/foldTaps';
 import { standingAt, type OutThere } from '@/core/underway/outThere';
 import { openPack, plannedStartMs, type Opened, type Pack } from '@/core/underway/pack';

@@ -5,7 +5,7 @@ import { CAUTIONS } from '@/core/judge/verdict';
 import type { Finding } from '@/core/judge/findings';
 import { cueText } from '@/core/kit/cueWords';
 import { distanceAt } from '@/core/outing/distance';
-import { mustNotMiss, type CueReason } from '@/core/questions/missedCues';
+import { mustNotMiss, type CueReason } from '@/core/questions/cueReason';
 import { clock } from '@/formats/dates';
 import { degrees, distance, type Units } from '@/formats/measures';
 import { fillSlots, movedText } from '@/formats/sentences';

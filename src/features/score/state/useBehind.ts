@@ -2,7 +2,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Plan } from '@/core/kit/plan';
 import type { Outing } from '@/core/outing/outing';
-import { MOST_LEAD_DAYS } from '@/core/questions/chances';
+import { MOST_LEAD_DAYS } from '@/core/questions/daySpread';
 import { behindInWorker, type Asked, type Behind, type Setting } from '@/workers/client';
 
 /** Left alone this long, a plan is looked into, ms. */
