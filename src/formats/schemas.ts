@@ -1,3 +1,4 @@
+// Longer than a file should be: tables of fields, as they are published in schemas/.
 import type { TSchema } from '@sinclair/typebox';
 import { PERSON, type Person } from '@/core/body/person';
 import { PRECIPITATION_KINDS } from '@/core/atmosphere/precipitation';

@@ -1,3 +1,4 @@
+// Longer than a file should be: one grammar. Its rules share an alphabet of patterns, and what one takes is gone for the next.
 import { UTCDate } from '@date-fns/utc';
 import { addDays, startOfDay } from 'date-fns';
 import { distance as lettersApart } from 'fastest-levenshtein';

@@ -1,3 +1,4 @@
+// Longer than a file should be: one table, a row for each thing that may go wrong, so that limits and words stand side by side.
 import { isIndoors } from '@/core/effort/sports';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { BREATH } from './airways';

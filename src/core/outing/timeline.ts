@@ -1,3 +1,4 @@
+// Longer than a file should be: laying a leg on the clock asks for pace, air, light and work of the leg before; each step is a function here.
 import { pressureAt } from '@/core/atmosphere/air';
 import { skyLoss } from '@/core/atmosphere/boundaryLayer';
 import { vapourPressure } from '@/core/atmosphere/humidity';

@@ -1,3 +1,4 @@
+// Longer than a file should be: a table of ways for each part of the body, and how one is found again in another kit.
 import type { Garment, OpeningKind } from '@/core/clothing/garment';
 import type { Habits } from './candidates';
 import type { Kit } from './kit';

@@ -8,7 +8,8 @@ import { degrees, type Units } from '@/formats/measures';
 import { C } from '@/ui/draw/palette';
 import { linear } from '@/ui/draw/scale';
 import { cellAt, WINDS, works, type Looked } from './cellWords';
-import { RungMark, triedWords } from './marks';
+import { RungMark, triedWords, SIDE_HEAD } from './marks';
+import { Further } from './Further';
 
 const PARTS: readonly { label: string; groups: readonly Group[] }[] = [
   { label: 'Head', groups: ['head'] },
@@ -18,7 +19,6 @@ const PARTS: readonly { label: string; groups: readonly Group[] }[] = [
   { label: 'Legs', groups: ['legs'] },
   { label: 'Feet', groups: ['feet'] },
 ];
-const head = 'mt-3 border-t-2 border-ink-3 pt-1 font-semibold';
 
 /** The cell under the frame: what it wears, where its rung works by effort, how effort moves the table, and what would carry further. */
 export function LadderSide({
@@ -125,7 +125,7 @@ function ByEffort({ ladder, at, rung, units }: { ladder: Ladder; at: Looked; run
   const ticks = [-30, -20, -10, 0, 10];
   return (
     <section>
-      <h3 className={head}>Where rung {rung} works, by effort</h3>
+      <h3 className={SIDE_HEAD}>Where rung {rung} works, by effort</h3>
       <svg
         viewBox={`0 0 ${W} 96`}
         width="100%"
@@ -201,7 +201,7 @@ function EffortMoves({
 }) {
   return (
     <section>
-      <h3 className={head}>Effort moves you</h3>
+      <h3 className={SIDE_HEAD}>Effort moves you</h3>
       <p className="text-[12px] text-ink-2">rung by air and wind; ruled: nothing owned works, and what fails</p>
       <div className="mt-1 grid grid-cols-3 gap-2">
         {EFFORTS.map((effort) => (
@@ -256,53 +256,4 @@ function EffortMoves({
       <p className="mt-0.5 text-[11px] text-ink-3">each: calm, breezy, windy; down is colder</p>
     </section>
   );
-}
-
-/** What gives up first in each wind, and the cheapest piece that fills the gaps. */
-function Further({ ladder, effort, units }: { ladder: Ladder; effort: LadderEffort; units: Units }) {
-  const would = ladder.cells.filter((c) => c.effort === effort && c.would).map((c) => c.would!);
-  const best = would.length > 0 ? mostNamed(would) : null;
-  const fills = best ? ladder.cells.filter((c) => c.effort === effort && c.would?.id === best.id).length : 0;
-  return (
-    <section>
-      <h3 className={head}>What would carry you further</h3>
-      {best ? (
-        <p className="text-[13px]">
-          <b>{best.name}</b> fills {fills === 1 ? 'one ruled cell' : `${fills} ruled cells`}; about {best.price} new.
-        </p>
-      ) : (
-        <p className="text-[13px] text-ink-2">
-          {ladder.cells.some((c) => c.effort === effort && !works(c))
-            ? 'No single piece of the catalogue fills the ruled cells: go shorter, easier, in the trees, or not.'
-            : 'Every cell of this table is covered by what you own.'}
-        </p>
-      )}
-      <dl className="mt-1 grid grid-cols-[60px_minmax(0,1fr)] gap-x-2 text-[12.5px]">
-        {WINDS.map((w) => {
-          const list = ladder.reach.filter((r) => r.wind === w && r.effort === effort && r.coldC !== null);
-          const r = list.length > 0 ? list.reduce((a, b) => (b.coldC! < a.coldC! ? b : a)) : null;
-          return (
-            <div key={w} className="contents">
-              <dt className="text-ink-2">{w}</dt>
-              <dd>
-                {r ? (
-                  <>
-                    rung {r.rung} to <b>{degrees(r.coldC!, units)}</b>
-                    {r.first && `, then ${r.first}`}
-                  </>
-                ) : (
-                  '…'
-                )}
-              </dd>
-            </div>
-          );
-        })}
-      </dl>
-    </section>
-  );
-}
-
-function mostNamed<T extends { id: string }>(list: readonly T[]): T {
-  const count = (x: T) => list.filter((y) => y.id === x.id).length;
-  return list.reduce((a, b) => (count(b) > count(a) ? b : a));
 }

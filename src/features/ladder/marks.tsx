@@ -88,3 +88,8 @@ export function Cloth({ cell, garments }: { cell: Pick<Cell, 'plan'>; garments: 
     </svg>
   );
 }
+
+/** Height of a band of air in the table, px. */
+export const ROW = 78;
+/** Headings beside the table. */
+export const SIDE_HEAD = 'mt-3 border-t-2 border-ink-3 pt-1 font-semibold';

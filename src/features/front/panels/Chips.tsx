@@ -1,4 +1,5 @@
 'use client';
+// Longer than a file should be: a chip for each thing a line may say, in the order of the line.
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu, Popover } from 'radix-ui';
 import { useEffect, type RefObject } from 'react';

@@ -1,4 +1,5 @@
 'use client';
+// Longer than a file should be: one drawing, whose scales, rungs and knobs share one set of coordinates.
 import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
 import { CHILL_BANDS, freezingMinutes } from '@/core/atmosphere/windChill';

@@ -1,4 +1,5 @@
 'use client';
+// Longer than a file should be: one state for all screens on the way; each effect reads what the others keep.
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { CueReason } from '@/core/questions/cueReason';
 import { foldTaps } from '@/core/underway/foldTaps';

@@ -3,7 +3,8 @@ import { atDoor } from '@/formats/problem';
 import { object, VERSION } from '@/formats/schemaParts';
 import { outingChangeSchema, outingSchema } from '@/formats/schemas';
 import { validated } from '@/formats/validate';
-import { deleteOuting, getOuting, moveOuting, renameOuting, restoreOuting, updateOuting } from '@/store/outings';
+import { deleteOuting, moveOuting, renameOuting, restoreOuting } from '@/store/outingMoves';
+import { getOuting, updateOuting } from '@/store/outings';
 import { Changed, checkId, door, readBody } from '@/app/api/door';
 
 type Context = { params: Promise<{ id: string }> };

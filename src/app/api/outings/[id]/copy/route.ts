@@ -1,5 +1,5 @@
 import { NAME_LENGTH } from '@/core/clothing/garment';
-import { copyOuting } from '@/store/outings';
+import { copyOuting } from '@/store/outingMoves';
 import { checkId, door } from '@/app/api/door';
 
 /** Another outing like this one, with its route and plans. */
