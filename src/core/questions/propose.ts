@@ -35,6 +35,8 @@ export interface Asking {
   least?: number;
 }
 
+/** Pieces that may come along whatever else does. */
+const BY_THEMSELVES: ReadonlySet<Garment['group']> = new Set(['hands', 'head', 'face', 'eyes']);
 /** A proposal must be worth a person's attention, points. */
 const LEAST_SAVING = 0.12;
 
@@ -112,7 +114,10 @@ function options(r: Question, scored: Scored): Option[] {
       !inPlan.includes(g) &&
       suitsSport(g, r.sport) &&
       !isBarrierLiner(g) &&
-      (g.group === 'hands' || g.group === 'head' || g.group === 'face' || g.role === 'warm' || isMissingLayer(g)),
+      (BY_THEMSELVES.has(g.group) ||
+        g.role === 'warm' ||
+        (g.group === 'feet' && (g.role === 'over' || g.role === 'shell')) ||
+        isMissingLayer(g)),
   );
   const worst = scored.findings[0]?.atS ?? scored.metrics.fingers.atS;
   const moment = [...moments].reverse().find((m) => m.startS <= worst) ?? moments[0];

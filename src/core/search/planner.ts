@@ -117,7 +117,7 @@ const LEAST_SWAP = 0.01;
 /** The last betterment by single changes: step of its runs, s, rounds, and runs at most. */
 const POLISH_STEP_S = 60;
 const POLISH_ROUNDS = 4;
-const POLISH_RUNS = 230;
+const POLISH_RUNS = { swaps: 230, proposals: 400 } as const;
 /** What a proposal must gain to be taken by the search itself, points. */
 const LEAST_PROPOSED = 0.03;
 /** Plans this near to each other in cost are the same to anybody: points, and a share of the whole; what may be left out of them. */
@@ -427,8 +427,9 @@ class Search {
     const cost = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S }).total;
     let plan = chosen;
     let least = cost(plan);
-    let runs = 0;
-    const goOn = () => this.beat() && runs++ < POLISH_RUNS;
+    const runs = { swaps: 0, proposals: 0 };
+    const within = (what: keyof typeof runs) => () => this.beat() && runs[what]++ < POLISH_RUNS[what];
+    const goOn = within('swaps');
     for (let round = 0; round < POLISH_ROUNDS; round++) {
       const before = least;
       for (const next of round === 0 ? [...this.pairs(plan), ...this.singleChanges(plan)] : this.singleChanges(plan)) {
@@ -439,7 +440,10 @@ class Search {
           plan = next;
         }
       }
-      const proposal = propose({ ...asked, plan }, { goOn, stepS: POLISH_STEP_S, least: LEAST_PROPOSED });
+      const proposal = propose(
+        { ...asked, plan },
+        { goOn: within('proposals'), stepS: POLISH_STEP_S, least: LEAST_PROPOSED },
+      );
       if (proposal && proposal.plan.cues.length <= this.most) {
         plan = proposal.plan;
         least = cost(plan);

@@ -16,8 +16,9 @@ import { HEAD } from './state';
  */
 const FIRST_SHARE = 1 / 8;
 const LONGEST_SHARE = 4;
-/** Error allowed in one step at the worst zone, K. */
+/** Error allowed in one step at the worst zone, K, of a run in steps of ten seconds; one in longer steps asks for less. */
 const ALLOWED_K = 0.01;
+const FINE_S = 10;
 /** Steps taken before one that went well is doubled: the first after a change of length still settles. */
 const STEADY = 2;
 
@@ -25,9 +26,11 @@ const STEADY = 2;
 class Pace {
   private dt: number;
   private steady = 0;
+  private readonly allowedK: number;
 
   constructor(private readonly stepS: number) {
     this.dt = FIRST_SHARE * stepS;
+    this.allowedK = ALLOWED_K * Math.max(1, stepS / FINE_S);
   }
 
   /** Begins again with short steps. */
@@ -45,8 +48,8 @@ class Pace {
   learn(roughK: number, t: number): void {
     this.steady++;
     if (this.steady < STEADY) return;
-    if (roughK > ALLOWED_K && this.dt > FIRST_SHARE * this.stepS * 1.01) this.to(this.dt / 2);
-    else if (roughK < ALLOWED_K / 4 && this.dt < LONGEST_SHARE * this.stepS * 0.99 && this.meets(t))
+    if (roughK > this.allowedK && this.dt > FIRST_SHARE * this.stepS * 1.01) this.to(this.dt / 2);
+    else if (roughK < this.allowedK / 4 && this.dt < LONGEST_SHARE * this.stepS * 0.99 && this.meets(t))
       this.to(2 * this.dt);
   }
 

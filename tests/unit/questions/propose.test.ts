@@ -2,7 +2,7 @@ import { AVERAGE_PERSON } from '@/core/body/person';
 import { propose } from '@/core/questions/propose';
 import { scorePlan } from '@/core/judge/scorePlan';
 import type { Plan } from '@/core/kit/plan';
-import { aLeg, dayOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
+import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 
 const request = (plan: Plan, timeline = upStopDown()) => ({
   person: AVERAGE_PERSON,
@@ -71,4 +71,20 @@ test('taken again and again it comes to rest: a plan that nothing single improve
   }
   expect(rounds).toBeWithin(1, 11);
   expect(propose(request(plan))).toBeNull();
+});
+
+test('eyes open to a cold wind: it proposes what keeps it off, though nothing like it is along', () => {
+  const day = dayOf(
+    [aLeg({ name: 'Down', sport: 'downhill ski', minutes: 30, effort: { by: 'usual' }, air: { wind: 14 } })],
+    -13,
+    5,
+  );
+  const warm = {
+    ...basic,
+    worn: [...basic.worn, 'grid-fleece', 'standby-puffy', 'warm-mitts', 'nose-strip'],
+    carried: [],
+  };
+  const p = propose({ ...request(warm, day), closet: [...SKI_CLOSET, ...garmentsOf('goggles', 'nose-strip')] })!;
+  expect(p.text).toMatch(/goggles/i);
+  expect(p.effect.what).toBe('face');
 });

@@ -5,6 +5,7 @@ import { makePlan, type Planned } from '@/core/search/planner';
 import { candidates } from '@/core/search/candidates';
 import { phases } from '@/core/outing/moments';
 import { scorePlan } from '@/core/judge/scorePlan';
+import { takeGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 import { isWorn } from '@/core/kit/replay';
@@ -189,4 +190,30 @@ test('over-trousers for stops stay in the pack on the way up, and hands at work 
   expect(plan.worn).not.toContain('puffy-overtrousers');
   for (const at of [1800, 3600, 6300]) expect(isWorn(plan, 'puffy-overtrousers', at)).toBe(false);
   expect(scored.metrics.fingers.value).toBeGreaterThan(15);
+});
+
+test('no piece left at home would better the finished plan by what one would notice, not eyewear on a windy descent either', () => {
+  const closet = [...SKI_CLOSET, ...garmentsOf('goggles', 'sun-glasses', 'balaclava', 'nose-strip', 'gaiters')];
+  const day = dayOf(
+    [
+      aLeg({ minutes: 60, effort: { by: 'metabolic', value: 640 } }),
+      aLeg({ name: 'Down', sport: 'downhill ski', minutes: 30, effort: { by: 'usual' }, air: { wind: 13 } }),
+    ],
+    -12,
+    5,
+  );
+  const { plan } = makePlan({ person: AVERAGE_PERSON, closet, timeline: day, sport: 'ski tour' });
+  const total = (p: Plan) => {
+    const used = new Set([...p.worn, ...p.carried]);
+    return scorePlan(
+      AVERAGE_PERSON,
+      closet.filter((g) => used.has(g.id)),
+      day,
+      p,
+    ).total;
+  };
+  const best = total(plan);
+  const home = closet.filter((g) => !plan.worn.includes(g.id) && !plan.carried.includes(g.id));
+  for (const g of home.filter((x) => ['hands', 'head', 'face', 'eyes', 'feet'].includes(x.group)))
+    expect([g.id, total(takeGarment(plan, g.id, 'worn')) > best - 0.1]).toEqual([g.id, true]);
 });
