@@ -226,6 +226,13 @@ function watched<T>(begin: (heard: () => void) => Asked<T>, again: () => void): 
 
 const AGAIN = 'The planner fell silent and was started again';
 
+/** Progress as a worker is given it: each word of it is a sign of life too. */
+const both = <T extends unknown[]>(heard: () => void, progress: (...told: T) => void) =>
+  proxy((...told: T) => {
+    heard();
+    progress(...told);
+  });
+
 /** Looks for the one change that helps a plan most. */
 export const proposeInWorker = (setting: Setting, plan: Plan): Asked<Proposal | null> =>
   ask<Proposal | null>(setting, (api) => api.propose(plan));
@@ -237,16 +244,7 @@ export const planInWorker = (
   progress: (done: number, says: string, soFar?: Plan) => void,
 ): Asked<Planned> =>
   watched(
-    (heard) =>
-      ask<Planned>(setting, (api) =>
-        api.plan(
-          leadDays,
-          proxy((...told: Parameters<typeof progress>) => {
-            heard();
-            progress(...told);
-          }),
-        ),
-      ),
+    (heard) => ask<Planned>(setting, (api) => api.plan(leadDays, both(heard, progress))),
     () => progress(0, AGAIN),
   );
 
@@ -258,17 +256,7 @@ export const schoolsInWorker = (
   progress: (done: number, says: string) => void,
 ): Asked<Compared> =>
   watched(
-    (heard) =>
-      ask<Compared>(setting, (api) =>
-        api.schools(
-          leadDays,
-          ids,
-          proxy((...told: Parameters<typeof progress>) => {
-            heard();
-            progress(...told);
-          }),
-        ),
-      ),
+    (heard) => ask<Compared>(setting, (api) => api.schools(leadDays, ids, both(heard, progress))),
     () => progress(0, AGAIN),
   );
 

@@ -27,7 +27,7 @@ export function Header({ screen, outingId, right }: { screen: Screen; outingId?:
           <Mark />
           <span className="speak text-[17px] font-semibold whitespace-nowrap">Lofted Ember</span>
         </Link>
-        <nav aria-label="Screens" className="flex items-stretch gap-1 max-[500px]:gap-0">
+        <nav aria-label="Screens" className="flex items-stretch gap-1 max-[500px]:order-2 max-[500px]:gap-0">
           {items.map((item, i) => {
             const here = item.key === screen;
             const inside = (
@@ -52,7 +52,7 @@ export function Header({ screen, outingId, right }: { screen: Screen; outingId?:
             );
           })}
         </nav>
-        <div className="ml-auto flex items-center gap-3 py-0.5 text-right max-[860px]:flex-wrap">{right}</div>
+        <div className="ml-auto flex items-center gap-3 py-0.5 text-right max-[860px]:flex-wrap max-[500px]:order-3">{right}</div>
         <LightChoice />
       </header>
       <OutboxNote />

@@ -54,6 +54,12 @@ const until = async (holds: () => boolean) => {
 };
 const latest = () => NearWorker.all[NearWorker.all.length - 1];
 
+/** Lets time pass on a clock that stands still, and what follows from it happen. */
+const wait = async (ms: number) => {
+  await jest.advanceTimersByTimeAsync(ms);
+  for (let i = 0; i < 20; i++) await new Promise((go) => setImmediate(go));
+};
+
 /** The page's side, each time as a page has it that was just loaded. */
 let page: typeof import('@/workers/client');
 let begun: { cancel: () => void }[] = [];
@@ -147,10 +153,6 @@ test('what a worker practises on is an outing that can be planned', () => {
 
 test('a simulation that does not answer within five seconds is given to another worker once, and then said to be broken', async () => {
   jest.useFakeTimers({ doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask'] });
-  const wait = async (ms: number) => {
-    await jest.advanceTimersByTimeAsync(ms);
-    for (let i = 0; i < 20; i++) await new Promise((go) => setImmediate(go));
-  };
   try {
     const told: string[] = [];
     const scorer = new page.Scorer();
@@ -191,10 +193,6 @@ test('a simulation that does not answer within five seconds is given to another 
 
 test('a planner that says nothing for five seconds is begun anew once, which is said; one that says something may take as long as it likes', async () => {
   jest.useFakeTimers({ doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask'] });
-  const wait = async (ms: number) => {
-    await jest.advanceTimersByTimeAsync(ms);
-    for (let i = 0; i < 20; i++) await new Promise((go) => setImmediate(go));
-  };
   try {
     const told: string[] = [];
     const says = (_: number, what: string) => void told.push(what);
