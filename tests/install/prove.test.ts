@@ -4,12 +4,10 @@ import { spawnSync } from 'node:child_process';
  * The planner against the world outside it: every plan there is on small cases, and rules of thumb on random outings. A few
  * of each here, run as built code (Jest's is ten times slower); `npm run prove` runs them all, docs/planner.md has the result.
  */
-const lines = (...args: string[]): Record<string, never>[] => {
-  const r = spawnSync(
-    process.execPath,
-    ['scripts/prove.mjs', ...args, ...(args.includes('--learning') ? [] : ['--learning', '0'])],
-    { encoding: 'utf8', timeout: 280_000 },
-  );
+const NOTHING = { small: 0, random: 0, schools: 0, plans: 0, stability: 0, learning: 0 };
+const lines = (some: Partial<typeof NOTHING>): Record<string, never>[] => {
+  const args = Object.entries({ ...NOTHING, ...some }).flatMap(([name, n]) => [`--${name}`, String(n)]);
+  const r = spawnSync(process.execPath, ['scripts/prove.mjs', ...args], { encoding: 'utf8', timeout: 280_000 });
   expect(r.stderr.replace(/npm warn.*\n/g, '')).toBe('');
   return r.stdout
     .trim()
@@ -18,7 +16,7 @@ const lines = (...args: string[]): Record<string, never>[] => {
 };
 
 test('no plan of all there are is 2 % (or what nobody could tell apart, a twentieth of a point) better than the one found, or safer, for a hundredth of the simulations', () => {
-  const all = lines('--small', '5', '--random', '0', '--schools', '0', '--plans', '0');
+  const all = lines({ small: 5 });
   const summary = all.pop();
   expect(summary).toMatchObject({ small: 5, within2PercentOrOneTwentiethOfAPoint: 5, moreAlarms: 0 });
   expect(summary!.mostShareSimulated).toBeLessThan(0.01);
@@ -30,7 +28,7 @@ test('no plan of all there are is 2 % (or what nobody could tell apart, a twenti
 
 // Fewer than twenty cannot show nineteen in twenty.
 test('it is at least as good as each rule of thumb in nineteen of twenty, in cost, in water at the first long stop and in the coldest finger', () => {
-  const summary = lines('--small', '0', '--random', '20', '--schools', '0', '--plans', '0').pop()! as unknown as {
+  const summary = lines({ random: 20 }).pop()! as unknown as {
     random: number;
     atLeastAsGood: Record<string, Record<string, number>>;
   };
@@ -41,25 +39,14 @@ test('it is at least as good as each rule of thumb in nineteen of twenty, in cos
 }, 300_000);
 
 test('ten planned outings keep the rules of good sense: hat, hands, stop layer, rain, eyes, cues, nothing useless, advice', () => {
-  const all = lines('--small', '0', '--random', '0', '--schools', '0', '--plans', '10');
+  const all = lines({ plans: 10 });
   const summary = all.pop() as unknown as { plans: number; sensible: number };
   expect(all.filter((o) => Object.keys(o.breaks).length > 0)).toEqual([]);
   expect(summary).toMatchObject({ plans: 10, sensible: 10 });
 }, 300_000);
 
 test('six outings halve the error of water, fingers and torso, none makes it worse by a tenth, and the intervals hold', () => {
-  const [proof] = lines(
-    '--small',
-    '0',
-    '--random',
-    '0',
-    '--schools',
-    '0',
-    '--plans',
-    '0',
-    '--learning',
-    '40',
-  ) as unknown as {
+  const [proof] = lines({ learning: 40 }) as unknown as {
     errorAfterOutingsOverBefore: Record<string, number[]>;
     truthsInEightInTenOfAHundred: number;
   }[];

@@ -321,6 +321,7 @@ export class Simulator {
     m[L.DT] = dt;
     m[L.RATE] = 1 / dt;
     m[L.DRAWN] = m[L.EVAPORATED] = m[L.PRODUCED] = m[L.DRIPPED] = m[L.FALLEN] = m[L.TO_FALLEN] = 0;
+    if (stacks.mouthGarment >= 0) this.readCover();
     const falling = this.falling;
     let dry = 0;
     const { skinRate } = this;
@@ -378,15 +379,20 @@ export class Simulator {
     m[L.FUEL] = fuelAfter(m[L.FUEL], burning, dt, this.mostFuel);
   }
 
+  /** How much colder than its middle what covers the mouth is near its outside, before a step: from the state alone, as everything. */
+  private readCover(): void {
+    const { state: s, stacks } = this;
+    const colder = COVER_FALL * (s.temperature[stacks.mouthGarment * ZONE_COUNT + FACE] - s.memory[L.AIR_C]);
+    s.memory[this.coverNode + L.ICE_COLDER] = colder > 0 ? colder : 0;
+  }
+
   /** Breath leaves water in what covers the mouth, and the heat of condensing it; returns what that costs the body, W. */
   private wetCover(metabolicW: number, dt: number): number {
     const { state: s, body, stacks, arrays: w } = this;
     const airC = s.memory[L.AIR_C];
     const vapourPa = s.memory[L.AIR_VAPOUR];
     const j = stacks.mouthGarment * ZONE_COUNT + FACE;
-    const colder = COVER_FALL * (s.temperature[j] - airC);
-    const coldC = s.temperature[j] - colder;
-    s.memory[this.coverNode + L.ICE_COLDER] = colder > 0 ? colder : 0;
+    const coldC = s.temperature[j] - COVER_FALL * (s.temperature[j] - airC);
     let left = breathDeposit(metabolicW, airC, vapourPa, coldC, stacks.mouth) * dt * body.perArea[FACE];
     // Breath in can take only free liquid; breath out cannot fill what is full.
     const free = s.water[j] - s.ice[j] - w.sorb[j];

@@ -1,6 +1,9 @@
 import fc from 'fast-check';
+import { AVERAGE_PERSON } from '@/core/body/person';
+import type { Plan } from '@/core/kit/plan';
 import { Simulator } from '@/core/simulate/simulator';
 import type { Series } from '@/core/simulate/series';
+import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
 import { anyCase, type RandomCase } from '#tests/support/randomCase';
 
 const RUNS = 60;
@@ -99,4 +102,32 @@ test('a plan branched from a snapshot runs on exactly as if it had never stopped
     }),
     { numRuns: 15, seed: 15 },
   );
+});
+
+test('so does one with ice in what covers the mouth, whose cold outside is no state of its own', () => {
+  const garments = garmentsOf('fleece-tube', 'midweight-merino-base', 'lined-soft-shell', 'ski-tights', 'warm-hat');
+  const plan: Plan = {
+    worn: garments.map((g) => g.id),
+    carried: [],
+    openings: { 'fleece-tube': { up: 0 } },
+    cues: [],
+  };
+  const hour = (name: string) => aLeg({ name, minutes: 60, effort: { by: 'metabolic', value: 700 } });
+  const { stretches } = dayOf([hour('Out'), hour('Back')], -25);
+  const half = stretches.filter((c) => c.endS <= 3600 + 1e-6);
+  const run = (between: 'goes on' | 'is put back') => {
+    const sim = new Simulator(AVERAGE_PERSON, garments);
+    sim.start(plan);
+    sim.run(half, plan);
+    if (between === 'is put back') {
+      const copy = sim.snapshot();
+      sim.start(plan);
+      sim.restore(copy);
+    }
+    sim.run(stretches, plan);
+    return sim;
+  };
+  const whole = run('goes on');
+  expect(whole.state.ice.reduce((a, b) => a + b, 0)).toBeGreaterThan(20);
+  expect(Array.from(run('is put back').state.all)).toEqual(Array.from(whole.state.all));
 });
