@@ -42,7 +42,16 @@ function fail(text, code = 2) {
 }
 
 /** Loads the demo data in one transaction; does nothing when there is an athlete already. */
-export async function loadDemoInto(url, how) {
+export function loadDemoInto(url, how) {
+  const loaded = turn.then(() => loadNow(url, how));
+  turn = loaded.catch(() => {});
+  return loaded;
+}
+
+/** The store has one database at a time: two that are loaded together take turns. */
+let turn = Promise.resolve();
+
+async function loadNow(url, how) {
   const { loadDemo } = createRequire(import.meta.url)(await bundle('src/store/loadDemo.ts', 'load-demo'));
   const before = process.env.DATABASE_URL;
   process.env.DATABASE_URL = url;

@@ -52,7 +52,9 @@ export function Header({ screen, outingId, right }: { screen: Screen; outingId?:
             );
           })}
         </nav>
-        <div className="ml-auto flex items-center gap-3 py-0.5 text-right max-[860px]:flex-wrap max-[500px]:order-3">{right}</div>
+        <div className="ml-auto flex items-center gap-3 py-0.5 text-right max-[860px]:flex-wrap max-[500px]:order-3">
+          {right}
+        </div>
         <LightChoice />
       </header>
       <OutboxNote />
