@@ -34,7 +34,7 @@ export function LightChoice() {
       onClick={choose}
       aria-label={`Colours: ${WORDS[light]}. Next: ${WORDS[next]}`}
       title={`Colours: ${WORDS[light]}. Next: ${WORDS[next]}`}
-      className="cursor-pointer self-center p-1 text-ink-2 hover:text-ink max-[500px]:order-1 max-[500px]:ml-auto"
+      className="flex cursor-pointer items-center justify-center self-center p-1 text-ink-2 hover:text-ink max-[500px]:order-1 max-[500px]:ml-auto pointer-coarse:min-w-[40px]"
     >
       <Icon size={17} aria-hidden="true" />
     </button>
