@@ -7,13 +7,7 @@ const apart = (a: ReadonlySet<string>, b: ReadonlySet<string>): number =>
 
 const kitOf = (o: PlannedOuting): { kit: Set<string>; cost: number } => {
   const c = caseOf(o);
-  const { plan, scored } = makePlan({
-    ...c,
-    closet: c.garments,
-    person: c.person,
-    timeline: c.timeline,
-    sport: o.sport,
-  });
+  const { plan, scored } = makePlan({ ...c, closet: c.garments, sport: o.sport });
   return { kit: new Set([...plan.worn, ...plan.carried]), cost: scored.total };
 };
 

@@ -282,7 +282,7 @@ test('overdue shows both ways on, a reason puts it off with its help, missed say
   await page.getByRole('button', { name: 'No shiver' }).click();
   await expect(page.getByText(/Call for help now/)).toBeVisible();
   expect(await page.getByRole('link', { name: /Text to/ }).getAttribute('href')).toMatch(
-    /^sms:\?&body=.*2%20people%20cannot%20go%20on\.%20In%20a%20bivouac%20bag/,
+    /^sms:\?&body=.*2%20people%20cannot%20go%20on\.%20With%20a%20bivouac%20bag/,
   );
   expect(await faults(page)).toEqual([]);
 });

@@ -23,6 +23,12 @@ describe('a tap as JSON', () => {
     expect(problems(tap({ kind: 'pulse', bpm: 251 }))[0]).toMatch(/bpm/);
     expect(problems(tap({ kind: 'late', minutes: 240 }))).toEqual([]);
     expect(problems(tap({ kind: 'late', minutes: 241 }))[0]).toMatch(/minutes/);
+    const so = { people: 12, shelter: null, helpFromH: 0, helpToH: 12 };
+    expect(problems(tap({ kind: 'stuck so', so }))).toEqual([]);
+    expect(problems(tap({ kind: 'stuck so', so: { ...so, people: 1 } }))).toEqual([]);
+    expect(problems(tap({ kind: 'stuck so', so: { ...so, people: 13 } }))[0]).toMatch(/people/);
+    expect(problems(tap({ kind: 'stuck so', so: { ...so, people: 0 } }))[0]).toMatch(/people/);
+    expect(problems(tap({ kind: 'stuck so', so: { ...so, helpToH: 12.1 } }))[0]).toMatch(/helpToH/);
     expect(problems(tap({ kind: 'dances' }))[0]).toMatch(/kind/);
     expect(problems(tap({ kind: 'stopped', why: 'tea' }))).not.toEqual([]);
     expect(problems(tap({ kind: 'stopped' }, { id: 'mine' }))[0]).toMatch(/id/);

@@ -1,3 +1,4 @@
+import { HELPS_S, helpNow } from '@/core/underway/helpNow';
 import { CUE_S, LATER_S, outThere, wornPlan } from '@/core/underway/outThere';
 import { inForce, nextTapMs, type Tap, type Told } from '@/core/underway/taps';
 import { aPack, opened, T0, tap } from '#tests/support/aPack';
@@ -40,6 +41,14 @@ describe('what is known from taps alone', () => {
     expect(wornPlan(out, 'now').cues.map((c) => c.atS)).toEqual([860, 3600]);
     expect(wornPlan(out, 'never').cues.map((c) => c.atS)).toEqual([3600]);
     expect(wornPlan(at(1600, begun), 'now').cues.map((c) => c.atS)).toEqual([3600]);
+  });
+  it('who says that hands or feet are cold is told what helps, for ten minutes, and not after another word', () => {
+    const cold = tap(900, { kind: 'feels', feels: 'hands cold' });
+    expect(helpNow(at(900 + HELPS_S, begun, cold))).toMatch(/belly/);
+    expect(helpNow(at(901 + HELPS_S, begun, cold))).toBeNull();
+    expect(helpNow(at(960, begun, tap(900, { kind: 'feels', feels: 'feet cold' })))).toMatch(/laces/);
+    expect(helpNow(at(960, begun, cold, tap(950, { kind: 'feels', feels: 'fine' })))).toBeNull();
+    expect(helpNow(at(960, begun))).toBeNull();
   });
   it('how one is stuck is kept till one goes on: then the shelter is left, the company stays', () => {
     const so = { people: 3, shelter: 'a bivouac bag', helpFromH: 3, helpToH: 5 };

@@ -51,7 +51,7 @@ export function StuckScreen({ o, units }: { o: Out; units: Units }) {
   const message = homeMessage({
     name: pack.outing.name,
     place: `${leg}, ${height(here.eleM, units)}${at ? `, near ${at}` : ''}, stopped ${dayClock(out.startMs!, pack.outing.utcOffsetMin, out.stuckS!)}.`,
-    says: `${so.people > 1 ? `${so.people} people cannot` : 'cannot'} go on.${chosen && chosen.name !== AS_IS ? ` In ${chosen.name.replace(/^in /, '')}.` : ''}${signs.length > 0 ? ` Seen: ${signs.join(', ')}.` : ''}`,
+    says: `${so.people > 1 ? `${so.people} people cannot` : 'cannot'} go on.${chosen && chosen.name !== AS_IS ? ` With ${chosen.name}.` : ''}${signs.length > 0 ? ` Seen: ${signs.join(', ')}.` : ''}`,
     due,
   });
   const nextS = DUE_EVERY_S - (sinceS % DUE_EVERY_S);
@@ -75,7 +75,7 @@ export function StuckScreen({ o, units }: { o: Out; units: Units }) {
             className="w-[46px]"
             disabled={so.people <= 1}
             aria-label="One fewer"
-            onClick={() => set({ people: so.people - 1, shelter: null })}
+            onClick={() => set({ people: so.people - 1 })}
           >
             −
           </Big>

@@ -2,9 +2,9 @@
 import { Battery } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { FEELINGS, type Feeling } from '@/core/calibrate/votes';
-import { helpFor } from '@/core/judge/quickHelp';
 import type { CueNow } from '@/core/underway/outThere';
 import { wayHome } from '@/core/underway/wayHome';
+import { helpNow } from '@/core/underway/helpNow';
 import { clock } from '@/formats/dates';
 import { degrees, type Units } from '@/formats/measures';
 import { Big } from '@/features/out/parts/Big';
@@ -53,7 +53,7 @@ export function WayScreen({
   const say = useToasts((t) => t.say);
   const [lateOpen, setLateOpen] = useState(false);
   const { next, nowS } = out;
-  const cold = coldNow(out);
+  const cold = helpNow(out);
   const home = useMemo(() => wayHome(opened, out), [opened, out]);
   const { gone, left } = home ? { gone: home.goneM, left: home.metres } : metresNow(opened.timeline, out.wayS);
   const asks = asksNow(next);
@@ -184,15 +184,6 @@ export function WayScreen({
     </>
   );
 }
-
-/** What helps at once who said a while ago that hands or feet are cold. */
-function coldNow({ heard, nowS }: Out['out']): string | null {
-  const last = heard.findLast((h) => 'feels' in h);
-  if (!last || !('feels' in last) || nowS - last.atS > HELPS_S) return null;
-  return last.feels === 'hands cold' ? helpFor('fingers') : last.feels === 'feet cold' ? helpFor('toes') : null;
-}
-/** Help is shown for so long after the tap, s. */
-const HELPS_S = 600;
 
 /** Nothing asked for: for how long, what then, and what lies ahead. */
 function Quiet({ o, units, then, left }: { o: Out; units: Units; then: string | null; left: number }) {
