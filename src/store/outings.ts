@@ -1,3 +1,5 @@
+import { NAME_LENGTH } from '@/core/clothing/garment';
+import { SPORTS } from '@/core/effort/sports';
 import type { ForecastHour } from '@/core/outing/forecast';
 import type { Effort, Leg } from '@/core/outing/leg';
 import type { Outing } from '@/core/outing/outing';
@@ -19,6 +21,13 @@ export interface OutingLine {
   sport: Outing['sport'];
   startMs: number;
   plans: number;
+}
+
+/** A stored sport that this version does not know is read as a hike, and the name says so: the rest of the outing is as it was. */
+function withSport<T extends { name: string; sport: Outing['sport'] }>(row: T): Pick<T, 'name' | 'sport'> {
+  if (SPORTS.includes(row.sport)) return { name: row.name, sport: row.sport };
+  const says = ` (“${String(row.sport).slice(0, 20)}” is not known here, read as a hike)`;
+  return { name: row.name.slice(0, NAME_LENGTH - says.length) + says, sport: 'hike' };
 }
 
 // Wall-clock timestamps travel as text so that no driver shifts them by the server's zone.
@@ -44,7 +53,7 @@ export async function listOutings(athleteId: string, which: 'at hand' | 'put awa
     where o.athlete_id = ${athleteId} and o.deleted_at is null and (o.archived_at is not null) = ${which === 'put away'}
       and not ${isOver()}
     order by o.start_local`;
-  return rows.map((r) => ({ id: r.id, name: r.name, sport: r.sport, startMs: fromLocal(r.start), plans: r.plans }));
+  return rows.map((r) => ({ id: r.id, ...withSport(r), startMs: fromLocal(r.start), plans: r.plans }));
 }
 
 interface HourRow {
@@ -108,8 +117,7 @@ async function read(athleteId: string, id: string, which: 'there' | 'any'): Prom
   return {
     id: o.id,
     version: o.version,
-    name: o.name,
-    sport: o.sport,
+    ...withSport(o),
     startMs: fromLocal(o.start),
     utcOffsetMin: o.utc_offset_min,
     loadKg: o.load_kg,
@@ -117,8 +125,7 @@ async function read(athleteId: string, id: string, which: 'there' | 'any'): Prom
     startEleM: o.start_ele_m,
     albedo: o.albedo,
     legs: legs.map(({ detail: { externalW, ...detail }, ...l }) => ({
-      name: l.name,
-      sport: l.sport,
+      ...withSport(l),
       minutes: l.minutes,
       distanceM: l.distance_m,
       climbM: l.climb_m,

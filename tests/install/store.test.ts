@@ -512,3 +512,19 @@ test('wishes belong to an outing: over a known version only, as usual without, c
   expect((await outingWishes(id, copy))!.own).toEqual(own);
   expect((await outingWishes(id, other.id))!.own).toBeNull();
 });
+
+test('a stored sport that is not known takes nothing else with it: it is read as a hike, and the name says so', async () => {
+  const { id } = await currentAthlete();
+  const [line] = await listOutings(id);
+  const before = (await getOuting(id, line.id))!;
+  await sql()`update outing set sport = 'zorb' where id = ${line.id}`;
+  await sql()`update outing_leg set sport = 'zorb' where outing_id = ${line.id} and seq = 0`;
+  const odd = (await getOuting(id, line.id))!;
+  expect([odd.sport, odd.legs[0].sport]).toEqual(['hike', 'hike']);
+  expect(odd.name).toBe(`${before.name} (“zorb” is not known here, read as a hike)`);
+  expect(odd.legs[0].name).toContain('zorb');
+  expect(odd.legs.slice(1)).toEqual(before.legs.slice(1));
+  expect((await listOutings(id)).find((o) => o.id === line.id)).toMatchObject({ name: odd.name, sport: 'hike' });
+  await updateOuting(id, line.id, odd.version, before);
+  expect(await getOuting(id, line.id)).toEqual({ ...before, version: odd.version + 1 });
+});
