@@ -1,6 +1,6 @@
 import { homeLine, type HomeLine } from '@/features/home/lines';
 import type { Athlete } from '@/store/athlete';
-import { listCloset } from '@/store/closet';
+import { knownCloset } from '@/store/knownCloset';
 import { keepLine, keptLines, type KeptLine } from '@/store/homeLines';
 import { getOuting, listOutings, type OutingLine } from '@/store/outings';
 import { listPlans } from '@/store/plans';
@@ -25,7 +25,7 @@ async function workedOut(
   outings: readonly OutingLine[],
   known: ReadonlyMap<string, KeptLine>,
 ): Promise<(HomeLine | null)[]> {
-  const all = await listCloset(athlete.id, 'all');
+  const all = await knownCloset(athlete, 'all');
   const garments = all.map((o) => o.garment);
   const damp = Object.fromEntries(all.filter((o) => o.dampGm2 > 0).map((o) => [o.garment.id, o.dampGm2]));
   return Promise.all(

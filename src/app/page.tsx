@@ -7,7 +7,7 @@ import { MOST_LETTERS } from '@/formats/spokenLine';
 import { readTried } from '@/store/book';
 import { currentAthlete } from '@/store/athlete';
 import { wallClock } from '@/store/clock';
-import { listCloset } from '@/store/closet';
+import { knownCloset } from '@/store/knownCloset';
 import { listLines } from '@/store/lines';
 import { lastUntold } from '@/store/told';
 import { weatherOf } from '@/store/weather';
@@ -22,7 +22,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ l
   const heard = await weatherOf(athlete.station, wallClock(0));
   const nowMs = wallClock(heard?.weather.station.utcOffsetMin ?? 0);
   const [owned, lines, untold, outings, tried] = await Promise.all([
-    listCloset(athlete.id),
+    knownCloset(athlete),
     listLines(athlete.id),
     lastUntold(athlete.id, nowMs),
     homeLines(athlete),
@@ -55,6 +55,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ l
         }))}
       untold={untold}
       tried={tried}
+      winterCues={athlete.winterCues}
       learned={athlete.known?.outings ?? 0}
     />
   );

@@ -35,6 +35,7 @@ export interface Archive {
     known?: Learned;
     /** causes that they call chance; left out where there are none */
     calledChance?: string[];
+    winterCues?: string[];
     wishes: Wishes;
   };
   garments: {
@@ -96,6 +97,7 @@ export const archiveSchema = object(
         person: personSchema,
         known: learnedSchema,
         calledChance: { type: 'array', maxItems: 100, items: text },
+        winterCues: { type: 'array', maxItems: 100, items: text },
         wishes: wishesSchema,
       },
       ['name', 'units', 'person', 'wishes'],

@@ -1,4 +1,5 @@
 import { AVERAGE_PERSON, checkPerson, type Person } from '@/core/body/person';
+import { closetAs } from '@/core/calibrate/garments';
 import { unsureOf } from '@/core/calibrate/unsure';
 import type { AthleteSpread } from '@/core/questions/athleteSpread';
 import { athleteAs } from '@/core/calibrate/learned';
@@ -39,7 +40,7 @@ export function readMine(bytes: Uint8Array, file: string): Mine {
       person: archive.athlete.known ? athleteAs(archive.athlete.person, archive.athlete.known) : archive.athlete.person,
       unsure: unsureOf(archive.athlete.known ?? null),
       wishes: archive.athlete.wishes,
-      closet: owned.map((g) => ({ ...g.garment, id: g.id })),
+      closet: [...closetAs(owned.map((g) => ({ ...g.garment, id: g.id })), archive.athlete.known?.garments)],
       damp: Object.fromEntries(owned.filter((g) => g.dampGm2 > 0).map((g) => [g.id, g.dampGm2])),
     };
   }

@@ -1,6 +1,6 @@
 import { archiveSchema } from './archive';
 import { tapSchema } from './tapJson';
-import { stationWeatherSchema } from './stationJson';
+import { stationObservedSchema, stationWeatherSchema } from './stationJson';
 import { garmentSchema, mineSchema, outingSchema, planCaseSchema, planSchema, simulateSchema } from './schemas';
 
 /** Published under schemas/. */
@@ -8,6 +8,7 @@ export const PUBLISHED = {
   'simulate.schema.json': simulateSchema,
   'plan-case.schema.json': planCaseSchema,
   'mine.schema.json': mineSchema,
+  'station-observed.schema.json': stationObservedSchema,
   'station-weather.schema.json': stationWeatherSchema,
   'garment.schema.json': {
     $schema: 'http://json-schema.org/draft-07/schema#',

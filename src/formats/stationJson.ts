@@ -28,11 +28,21 @@ export interface StationWeather {
   spread: { airK: number; windShare: number; fallShare: number }[];
 }
 
+/** What a station measured, hour by hour; local wall clock. */
+export interface StationObserved {
+  station: Station;
+  hours: ForecastHour[];
+}
+/** Hours that are asked of a station at once. */
+export const MOST_OBSERVED_H = 96;
+
 /** Where weather comes from: what ships is simulated; a real service can be put in its place by its address. */
 export interface ForecastSource {
   stations: () => Promise<Station[]>;
   /** @param atMs local wall clock of the station, ms */
   weather: (stationId: string, atMs: number) => Promise<StationWeather>;
+  /** @param fromMs and @param toMs local wall clock of the station, ms */
+  observed: (stationId: string, fromMs: number, toMs: number) => Promise<StationObserved>;
 }
 
 const text = { type: 'string', minLength: 1, maxLength: 120 };
@@ -86,6 +96,16 @@ export const stationWeatherSchema = {
     },
     ['station', 'issued', 'now', 'hours'],
   ),
+};
+
+/** What a source answers for what a station measured; documented in docs/formats.md. */
+export const stationObservedSchema = {
+  $schema: 'http://json-schema.org/draft-07/schema#',
+  title: 'Lofted Ember: what a station measured',
+  ...object({ station, hours: { type: 'array', minItems: 1, maxItems: 400, items: object(hourProperties, HOUR) } }, [
+    'station',
+    'hours',
+  ]),
 };
 
 interface SaidHour {
@@ -142,6 +162,12 @@ export function readStationWeather(value: unknown): StationWeather {
   };
 }
 
+/** Reads what a source measured. @throws Refused whole */
+export function readStationObserved(value: unknown): StationObserved {
+  const o = validated<{ station: Station; hours: SaidHour[] }>(stationObservedSchema, value, WHERE);
+  return { station: o.station, hours: atDoor(WHERE, () => checkForecast(o.hours.map(toHour))) };
+}
+
 /** @throws Refused */
 export const readStations = (value: unknown): Station[] =>
   validated<{ stations: Station[] }>(stationsSchema, value, WHERE).stations;
@@ -153,3 +179,6 @@ export const stationWeatherJson = (w: StationWeather): Said => ({
   now: fromHour(w.now),
   hours: w.hours.map((h, i) => ({ ...fromHour(h), spread: w.spread[i] })),
 });
+
+/** The same as a source says it. */
+export const stationObservedJson = ({ station, hours }: StationObserved) => ({ station, hours: hours.map(fromHour) });

@@ -16,7 +16,7 @@ const iso = (column: string) => sql().unsafe(`to_char(${column} at time zone 'UT
 export async function readAll(athleteId: string): Promise<Whole> {
   return atomically(async () => {
     await sql()`set transaction isolation level repeatable read`;
-    const { name, units, given, known, wishes, calledChance } = await currentAthlete();
+    const { name, units, given, known, wishes, calledChance, winterCues } = await currentAthlete();
     const closet = await listCloset(athleteId, 'all');
     const times = await sql()<{ id: string; created: string; removed: string | null }[]>`
       select id, ${iso('created_at')} as created, ${iso('removed_at')} as removed from garment where athlete_id = ${athleteId}`;
@@ -78,6 +78,7 @@ export async function readAll(athleteId: string): Promise<Whole> {
       person: given,
       ...(known ? { known } : {}),
       ...(calledChance.length > 0 ? { calledChance } : {}),
+      ...(winterCues.length > 0 ? { winterCues } : {}),
       wishes,
     };
     return {
@@ -135,11 +136,12 @@ export async function replaceAll(athleteId: string, { archive, routes }: Whole):
     await tx`delete from garment where athlete_id = ${athleteId}`;
     await tx`delete from spoken_line where athlete_id = ${athleteId}`;
     await tx`delete from ladder where athlete_id = ${athleteId}`;
-    const { wishes, person: given, known = null, calledChance = [], ...me } = archive.athlete;
+    const { wishes, person: given, known = null, calledChance = [], winterCues = [], ...me } = archive.athlete;
     const { version, wishesVersion } = await currentAthlete();
     await saveAthlete(athleteId, version, { ...me, given });
     await tx`
-      update athlete set known = ${known && tx.json(known as never)}, called_chance = ${calledChance} where id = ${athleteId}`;
+      update athlete set known = ${known && tx.json(known as never)}, called_chance = ${calledChance},
+        winter_cues = ${winterCues} where id = ${athleteId}`;
     await saveWishes(athleteId, wishesVersion, wishes);
     for (const g of archive.garments) {
       await addGarment(athleteId, g.garment, g.catalogueId, g.dampGm2, g.id);

@@ -16,6 +16,8 @@ export interface Athlete {
   wishes: Wishes;
   /** ids of causes in the book that they call chance */
   calledChance: string[];
+  /** and of those that they made a cue of for the next winter */
+  winterCues: string[];
   /** rise with every change */
   version: number;
   wishesVersion: number;
@@ -26,6 +28,7 @@ export interface Athlete {
 type Row = Record<string, number> & {
   known: Learned | null;
   called_chance: string[];
+  winter_cues: string[];
   id: string;
   name: string;
   units: 'metric' | 'imperial';
@@ -62,6 +65,7 @@ const toAthlete = (r: Row): Athlete => ({
     mouthBelowC: r.mouth_below_c,
   },
   calledChance: r.called_chance,
+  winterCues: r.winter_cues,
   version: r.version,
   wishesVersion: r.wishes_version,
   station: r.station,
@@ -123,4 +127,10 @@ export async function createAthlete(name: string, person: Person): Promise<strin
 export async function callChance(id: string, cause: string, is: { chance: boolean }): Promise<void> {
   await sql()`
     update athlete set called_chance = array_remove(called_chance, ${cause}) || ${is.chance ? [cause] : []}::text[] where id = ${id}`;
+}
+
+/** Makes a cue of a cause in the book, or takes it off again. */
+export async function remindOf(id: string, cause: string, is: { cue: boolean }): Promise<void> {
+  await sql()`
+    update athlete set winter_cues = array_remove(winter_cues, ${cause}) || ${is.cue ? [cause] : []}::text[] where id = ${id}`;
 }

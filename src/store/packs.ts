@@ -4,6 +4,7 @@ import type { Pack } from '@/core/underway/pack';
 import type { Athlete } from './athlete';
 import { listCloset } from './closet';
 import { wallClock } from './clock';
+import { asFound } from './knownCloset';
 import { forecastHeardMs, getOuting, routeOf } from './outings';
 import { outingWishes } from './outingWishes';
 import { listPlans } from './plans';
@@ -43,10 +44,12 @@ export async function packFor(
     person: athlete.person,
     unsure: unsureOf(athlete.known),
     units: athlete.units,
-    closet: along.map((o) => o.garment),
+    closet: along.map((o) => asFound(o.garment, athlete)),
+    given: along.map((o) => o.garment).filter((g) => asFound(g, athlete) !== g),
     inCloset: [...inCloset],
     damp: Object.fromEntries(along.flatMap((o) => (o.dampGm2 > 0 ? [[o.garment.id, o.dampGm2]] : []))),
     wishes: wishes?.own ?? athlete.wishes,
+    winterCues: athlete.winterCues,
     plan: chosen.plan,
     track: points.length > 1 && outing.profile ? trackOf(points, outing.profile) : null,
   };

@@ -1,8 +1,10 @@
 import {
   readStations,
+  readStationObserved,
   readStationWeather,
   type ForecastSource,
   type Station,
+  type StationObserved,
   type StationWeather,
 } from '@/formats/stationJson';
 import { sql } from './db';
@@ -25,6 +27,10 @@ export function httpSource(address: string): ForecastSource {
       readStationWeather(
         await get(`/stations/${encodeURIComponent(id)}/weather?at=${new Date(atMs).toISOString().slice(0, 16)}`),
       ),
+    observed: async (id, fromMs, toMs) => {
+      const [from, to] = [fromMs, toMs].map((t) => new Date(t).toISOString().slice(0, 16));
+      return readStationObserved(await get(`/stations/${encodeURIComponent(id)}/observed?from=${from}&to=${to}`));
+    },
   };
 }
 
@@ -74,5 +80,15 @@ export async function weatherOf(stationId: string, atMs: number): Promise<Heard 
   } catch (e) {
     log.warn({ station: stationId, ...traceOf(e) }, 'the weather station is silent');
     return kept ? { weather: kept.content, ageMs: age, state: 'silent', simulated } : null;
+  }
+}
+
+/** What a station measured in some hours; null while the service is silent or knows nothing of them. @param fromMs local wall clock */
+export async function observedAt(stationId: string, fromMs: number, toMs: number): Promise<StationObserved | null> {
+  try {
+    return (await source()?.observed(stationId, fromMs, toMs)) ?? null;
+  } catch (e) {
+    log.warn({ station: stationId, ...traceOf(e) }, 'the weather station says nothing of the past');
+    return null;
   }
 }

@@ -320,6 +320,23 @@ test('what is tapped without a network is sent when there is one, once, and anot
   await second.goto(`${ORIGIN}/out?outing=${outing}`);
   await expect(second.getByRole('checkbox', { name: /^Head/ })).toBeChecked();
   await other.close();
+  // A third whose clock is ten minutes ahead says so, and tells the right time.
+  const wrong: BrowserContext = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const third = await wrong.newPage();
+  await third.addInitScript(() => {
+    const right = Date.now.bind(Date);
+    Date.now = () => right() + 600_000;
+  });
+  await third.goto(`${ORIGIN}/out?outing=${outing}`);
+  await expect(third.getByText(/This phone’s clock is 10 min ahead/)).toBeVisible();
+  const before = Date.now();
+  const sent = third.waitForRequest((r) => r.method() === 'POST' && r.url().endsWith('/taps'));
+  await third.getByRole('checkbox', { name: /^Head/ }).uncheck();
+  await expect(third.getByText(/Kept here, 1 to send/)).toBeVisible();
+  await third.evaluate(() => window.dispatchEvent(new Event('online')));
+  const atMs = (await sent).postDataJSON().taps[0].atMs as number;
+  expect(Math.abs(atMs - before)).toBeLessThan(60_000);
+  await wrong.close();
 });
 
 test('what was told in the hall teaches: shown with how sure it is, left out, counted, kept, and taken back', async ({

@@ -7,7 +7,9 @@ import { KeyTaken, once } from '@/store/answered';
 import type { AddressInfo } from 'node:net';
 import { outingAtDoor } from '@/core/outing/doorDay';
 import type { Ladder } from '@/core/search/ladderTerms';
-import type { Pack } from '@/core/underway/pack';
+import { outedOf } from '@/core/underway/outed';
+import { outThere } from '@/core/underway/outThere';
+import { openPack, type Pack } from '@/core/underway/pack';
 import type { Tap } from '@/core/underway/taps';
 import { packArchive, unpackArchive } from '@/formats/archive';
 import { stationWeather } from '@/standins/weather/simulate';
@@ -24,8 +26,9 @@ import { keptLines } from '@/store/homeLines';
 import { copyOuting } from '@/store/outingMoves';
 import { createOuting, forecastHeardMs, getOuting, listOutings, updateOuting } from '@/store/outings';
 import { outingWishes, saveOutingWishes } from '@/store/outingWishes';
+import { knownCloset } from '@/store/knownCloset';
 import { packFor } from '@/store/packs';
-import { createPlan, listPlans } from '@/store/plans';
+import { createPlan, deletePlan, listPlans } from '@/store/plans';
 import { isInside } from '@/core/afterwards/miss';
 import { readBook } from '@/store/book';
 import { keepLessons, leaveOut, lessonKept, lessonsKept, listTeaching, toldOuting } from '@/store/learning';
@@ -442,6 +445,28 @@ test('what outings taught is kept over a known version, all of it or nothing, an
   expect(moved.known!.covariance).toEqual(now.known!.covariance);
   expect(Math.abs(Math.log(moved.person.sweatGain / now.person.sweatGain))).toBeLessThan(0.3 * Math.log(1.2));
   await saveAthlete(now.id, moved.version, { ...now });
+});
+
+test('a piece that outings found thinner counts as that in plans and packs; the closet keeps its own numbers', async () => {
+  const athlete = await currentAthlete();
+  const [taught] = Object.entries(athlete.known!.garments!).find(([, g]) => Math.abs(g.loft.mean) > 0.005)!;
+  const given = (await listCloset(athlete.id, 'all')).find((o) => o.garment.id === taught)!.garment;
+  const loft = Math.exp(athlete.known!.garments![taught].loft.mean);
+  const counted = (await knownCloset(athlete, 'all')).find((o) => o.garment.id === taught)!.garment;
+  expect(counted.thicknessMm / given.thicknessMm).toBeCloseTo(loft, 9);
+  expect({ ...counted, thicknessMm: 0, panels: {} }).toEqual({ ...given, thicknessMm: 0, panels: {} });
+  const [outing] = await listOutings(athlete.id);
+  const plan = { worn: [taught], carried: [], openings: {}, cues: [] };
+  const made = (await createPlan(athlete.id, outing.id, 'Thinner', plan))!;
+  const pack = (await packFor(athlete, outing.id, made.id)) as Pack;
+  expect(pack.closet.find((g) => g.id === taught)).toEqual(counted);
+  // What is learned next is learned against the piece's own numbers, not twice.
+  expect(pack.given!.find((g) => g.id === taught)).toEqual(given);
+  const opened = openPack(pack);
+  const outed = outedOf(opened, outThere(opened, [], pack.packedMs));
+  expect(outed.closet.find((g) => g.id === taught)).toEqual(given);
+  expect(await knownCloset({ ...athlete, known: null }, 'all')).toEqual(await listCloset(athlete.id, 'all'));
+  await deletePlan(athlete.id, made.id);
 });
 
 test('the book has every day that was told, works each out once, and names what cannot be laid out any more', async () => {

@@ -21,5 +21,5 @@ export default async function Page() {
         DRYING_PLACES['on a line indoors'],
       ),
     }));
-  return <BookView entries={entries} pieces={pieces} units={athlete.units} calledChance={athlete.calledChance} />;
+  return <BookView entries={entries} pieces={pieces} units={athlete.units} calledChance={athlete.calledChance} winterCues={athlete.winterCues} />;
 }

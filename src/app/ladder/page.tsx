@@ -3,14 +3,14 @@ import { LadderView } from '@/features/ladder/LadderView';
 import { readTried } from '@/store/book';
 import { currentAthlete } from '@/store/athlete';
 import { wallClock } from '@/store/clock';
-import { listCloset } from '@/store/closet';
+import { knownCloset } from '@/store/knownCloset';
 import { weatherOf } from '@/store/weather';
 
 export default async function Page({ searchParams }: { searchParams: Promise<{ sport?: string | string[] }> }) {
   const athlete = await currentAthlete();
   const { sport } = await searchParams;
   const [owned, heard, tried] = await Promise.all([
-    listCloset(athlete.id),
+    knownCloset(athlete),
     weatherOf(athlete.station, wallClock(0)),
     readTried(athlete),
   ]);

@@ -1,5 +1,6 @@
 import { exp, ln } from '@/core/quantity/exact';
 import type { BookDay } from './day';
+import type { Facts } from './facts';
 
 /** What can go wrong with a day. */
 export const FAULTS = ['wet', 'too cold', 'too warm'] as const;
@@ -12,6 +13,8 @@ interface Suspect {
   says: string;
   then: string;
   holds: (d: BookDay) => boolean;
+  /** whether a day to come, by its plan, may go that way; left out: any day may, since it is a habit and no plan */
+  may?: (planned: Facts) => boolean;
 }
 
 /** A first half hour is fast over this share of one's most; a stop is long over this, s, and windy over this, m/s (engineering values, as what people can tell). */
@@ -45,6 +48,7 @@ export const SUSPECTS: readonly Suspect[] = [
     says: 'three layers or more over the chest while going',
     then: 'Start in one layer less.',
     holds: ({ facts }) => facts.layers >= MANY_LAYERS,
+    may: (f) => f.layers >= MANY_LAYERS,
   },
   {
     id: 'it fell',
@@ -52,6 +56,7 @@ export const SUSPECTS: readonly Suspect[] = [
     says: 'rain or wet snow fell',
     then: 'The storm shell, from the first drop.',
     holds: ({ facts }) => facts.fallsMm > RAINS_MM,
+    may: (f) => f.fallsMm > RAINS_MM,
   },
   {
     id: 'missed cues, wet',
@@ -59,6 +64,7 @@ export const SUSPECTS: readonly Suspect[] = [
     says: 'a cue was left out',
     then: 'Take the phone along and tap.',
     holds: ({ facts }) => facts.missedCues > 0,
+    may: (f) => f.cues > 0,
   },
   {
     id: 'stood in wind, liners only',
@@ -66,6 +72,7 @@ export const SUSPECTS: readonly Suspect[] = [
     says: `stood longer than ${LONG_S / 60} min in wind with nothing over the gloves`,
     then: 'Mitts on before the stop.',
     holds: ({ facts }) => facts.longestStopS > LONG_S && facts.stopWindMs > WINDY_MS && !facts.handsWarmAtStop,
+    may: (f) => f.longestStopS > LONG_S && f.stopWindMs > WINDY_MS,
   },
   {
     id: 'stood without the jacket',
@@ -73,6 +80,7 @@ export const SUSPECTS: readonly Suspect[] = [
     says: `stood longer than ${LONG_S / 60} min without the warm jacket`,
     then: 'The jacket on arrival, before cooling.',
     holds: ({ facts }) => facts.longestStopS > LONG_S && !facts.jacketAtStop,
+    may: (f) => f.longestStopS > LONG_S,
   },
   {
     id: 'windy',
@@ -80,6 +88,7 @@ export const SUSPECTS: readonly Suspect[] = [
     says: `wind over {wind:${WINDY_MS}}`,
     then: 'Shut the shell and cover the face before the ridge.',
     holds: ({ facts }) => facts.windMs > WINDY_MS,
+    may: (f) => f.windMs > WINDY_MS,
   },
   {
     id: 'in the dark',
@@ -87,6 +96,7 @@ export const SUSPECTS: readonly Suspect[] = [
     says: 'in the dark for half of it or more',
     then: 'One rung warmer after sunset.',
     holds: ({ facts }) => facts.darkShare >= DARK,
+    may: (f) => f.darkShare >= DARK,
   },
   {
     id: 'missed cues, cold',
@@ -94,6 +104,7 @@ export const SUSPECTS: readonly Suspect[] = [
     says: 'a cue was left out',
     then: 'Take the phone along and tap.',
     holds: ({ facts }) => facts.missedCues > 0,
+    may: (f) => f.cues > 0,
   },
   {
     id: 'jacket going',
@@ -108,6 +119,7 @@ export const SUSPECTS: readonly Suspect[] = [
     says: 'three layers or more over the chest while going',
     then: 'Start in one layer less.',
     holds: ({ facts }) => facts.layers >= MANY_LAYERS,
+    may: (f) => f.layers >= MANY_LAYERS,
   },
   {
     id: 'shut, warm',
@@ -115,6 +127,7 @@ export const SUSPECTS: readonly Suspect[] = [
     says: 'the shell was shut after ten minutes',
     then: 'Open it at the door.',
     holds: ({ facts }) => facts.shellShut,
+    may: (f) => f.shellShut,
   },
 ];
 
@@ -132,6 +145,14 @@ export interface Cause {
   /** how often chance alone would part the days as cleanly, with everything that was looked for */
   chance: number;
 }
+
+/**
+ * What the athlete made a cue of, for a day to come that may go that way: one sentence each, none twice.
+ * @param ids causes, by their ids; unknown ones are passed over
+ */
+export const winterCues = (ids: readonly string[], planned: Facts): string[] => [
+  ...new Set(SUSPECTS.filter((s) => ids.includes(s.id) && (!s.may || s.may(planned))).map((s) => s.then)),
+];
 
 /** Fewer days than this that went wrong are too few to say. */
 export const LEAST_DAYS = 4;

@@ -34,10 +34,16 @@ export interface Facts {
   fallsMm: number;
   /** share of it after sunset or before sunrise, by the sun; 0 where nobody knows the place */
   darkShare: number;
+  /** cues of the plan, and those that were not done */
+  cues: number;
   missedCues: number;
   lateS: number;
   seconds: number;
 }
+
+/** A day to come, as far as its plan says it. */
+export const factsOfPlan = (day: Omit<Parameters<typeof factsOf>[0], 'out'>): Facts =>
+  factsOf({ ...day, out: { cues: [], lateS: 0 } });
 
 const DRESSED_S = 600;
 const FIRST_S = 1800;
@@ -59,7 +65,7 @@ export function factsOf({
   timeline: Timeline;
   plan: Plan;
   closet: readonly Garment[];
-  out: OutThere;
+  out: Pick<OutThere, 'cues' | 'lateS'>;
   person: Person;
 }): Facts {
   const { stretches, legs, legStartS, endS } = timeline;
@@ -102,6 +108,7 @@ export function factsOf({
     windMs: meanOver(stretches, (s) => s.wind10),
     fallsMm: lasting(stretches, (s) => s.precipitationMmH) / 3600,
     darkShare: lasting(stretches, (s) => (s.sunDeg !== undefined && s.sunDeg < 0 ? 1 : 0)) / Math.max(1, endS),
+    cues: plan.cues.length,
     missedCues: out.cues.filter((c) => c.stands !== 'done').length,
     lateS: out.lateS,
     seconds: endS,

@@ -6,6 +6,7 @@ import { alarmsIn } from '@/core/judge/findings';
 import { act, swapGarment, takeGarment } from '@/core/kit/edit';
 import { phases } from '@/core/outing/moments';
 import { mostMoved, type Moved } from './mostMoved';
+import { Trials } from './trials';
 import type { Scored } from '@/core/judge/scorePlan';
 import { changesOf } from '@/core/kit/cueWords';
 import { isWorn, settingAt } from '@/core/kit/replay';
@@ -52,9 +53,12 @@ export function propose(
   const { plan } = request;
   const run = (p: Plan): Scored => runPlan(request, p, { stepS });
   const before = run(plan);
+  const trials = new Trials(request, stepS);
+  trials.hold(plan);
   let best: Proposal | null = null;
   for (const option of options(request, before)) {
     if (!goOn()) break;
+    if (!trials.maySave(option.plan, best?.saves ?? least)) continue;
     const after = run(option.plan);
     const saves = before.total - after.total;
     const worse = alarms(after) > alarms(before);

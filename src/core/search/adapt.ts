@@ -1,4 +1,5 @@
 import { runPlan, type Question } from '@/core/questions/question';
+import { DOUBT, Trials } from '@/core/questions/trials';
 import type { Scored } from '@/core/judge/scorePlan';
 import type { Plan } from '@/core/kit/plan';
 import { kitChanges, wearingChanges, type Change, type Wardrobe } from './changes';
@@ -31,16 +32,19 @@ export const tried = (q: Question, plan: Plan): Scored => runPlan(q, plan, { ste
  */
 export function adapt(q: Omit<Question, 'plan'>, from: Plan, how: Adapting): { plan: Plan; total: number } {
   const asked = (plan: Plan): Question => ({ ...q, plan });
-  const cost = (plan: Plan): number =>
-    plan.cues.length > how.maxCues || (how.must && !how.must(plan)) ? Infinity : tried(asked(plan), plan).total;
+  const allowed = (plan: Plan): boolean => plan.cues.length <= how.maxCues && (!how.must || how.must(plan));
+  const cost = (plan: Plan): number => (allowed(plan) ? tried(asked(plan), plan).total : Infinity);
   const wardrobe: Wardrobe & Pick<Question, 'person'> = q;
   let plan = from;
   let total = cost(plan);
+  const trials = new Trials(q, TRY_STEP_S);
   const pass = (changes: readonly Change[], least: number): boolean => {
     const was = plan;
+    trials.hold(was);
+    const saving = (next: Plan): number => (allowed(next) ? (trials.saves(next) ?? total - cost(next)) : -Infinity);
     const saves = changes
-      .map((c, i) => ({ c, i, saves: how.goOn && !how.goOn() ? 0 : total - cost(c.edit(was)) }))
-      .filter((s) => s.saves > least)
+      .map((c, i) => ({ c, i, saves: how.goOn && !how.goOn() ? -Infinity : saving(c.edit(was)) }))
+      .filter((s) => s.saves > least - DOUBT)
       .sort((a, b) => b.saves - a.saves || a.i - b.i);
     let made = false;
     for (const { c } of saves) {

@@ -12,7 +12,7 @@ import { mergeStretches } from '@/core/outing/mergeStretches';
 import { MOST_WAITING } from './wishes';
 import { goingWays, type GoingWay, type Way } from './waysToWear';
 import { phases, stretchAt, type Phase } from '@/core/outing/moments';
-import { work } from './phaseRunner';
+import { work } from '@/core/questions/phaseRunner';
 
 /** Shelter is worth walking to from this wind, m/s; dry socks want a stop this long, s. */
 const LEE_WIND = 2;

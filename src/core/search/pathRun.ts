@@ -1,7 +1,6 @@
 // Longer than a file should be: one class that keeps the nodes of a path in step with its dresses; every method reads both.
 import type { Garment } from '@/core/clothing/garment';
-import { afterChillCost, alarmCost, noCost, totalCost, waterEndCost, weighed, type BodyCost } from '@/core/judge/cost';
-import { EXTREME, newExtremes } from '@/core/judge/extremes';
+import { waterEndCost } from '@/core/judge/cost';
 import { noMoment, readMoment } from '@/core/judge/moment';
 import { lackPrice } from '@/core/judge/lacking';
 import { alongPrice, cuePrice, type CueWork } from '@/core/judge/prices';
@@ -15,17 +14,7 @@ import type { Course } from './course';
 import { mapDress, withWay, wornOf, type Dress } from './dress';
 import { kitGarments, type Kit } from './kit';
 import { allWays, GOING, plainer, sameWay, type Way, type Ways } from './waysToWear';
-import { runPhase } from './phaseRunner';
-
-/** After a phase: the state, and what it has cost so far. */
-export interface Node {
-  state: Float64Array;
-  extremes: Float64Array;
-  body: BodyCost;
-  changes: number;
-  /** points so far, without what only the end knows */
-  soFar: number;
-}
+import { leap, NONE, type Node } from '@/core/questions/node';
 
 const NOW = noMoment();
 
@@ -112,8 +101,6 @@ export class PathRun {
     const { course, sim } = this;
     const phase = course.phases[p];
     const w = course.weights;
-    const extremes = from ? from.extremes.slice() : newExtremes();
-    const body = from ? { ...from.body } : noCost();
     let changes = from ? from.changes : 0;
     const gone = course.goneBy(dress[GOING]);
     let change: Changing | null = null;
@@ -136,11 +123,8 @@ export class PathRun {
       changes += this.priceOf(p, hands, dress) * w.fuss;
       if (change) sim.wearing.beginChange(change, here.airC);
     }
-    runPhase(sim, { timeline: gone, phase, stepS: this.stepS }, change, body, extremes);
-    const soFar =
-      totalCost({ ...weighed(body, w), alarms: alarmCost(extremes), changes, mass: 0, lacking: 0 }) +
-      afterChillCost(extremes[EXTREME.stopLossWhM2]) * w.caution;
-    return { state: state === 'kept' ? sim.snapshot(this.spare.pop()) : NONE, extremes, body, changes, soFar };
+    const into = state === 'kept' ? (this.spare.pop() ?? new Float64Array(sim.state.all.length)) : null;
+    return leap(sim, from, { timeline: gone, phase, stepS: this.stepS, change, changes, weights: w, into });
   }
 
   private priceOf(p: number, hands: Pick<CueWork, 'pieces' | 'seconds' | 'halt'>, dress: Dress): number {
@@ -392,7 +376,6 @@ export class PathRun {
   }
 }
 
-const NONE = new Float64Array(0);
 /** More ways to dress one kit than there are. */
 const MOST_DRESSES = 1 << 20;
 

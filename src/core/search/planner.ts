@@ -23,6 +23,7 @@ import { missedCues } from '@/core/questions/missedCues';
 import { PathRun } from './pathRun';
 import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import { propose } from '@/core/questions/propose';
+import { Trials } from '@/core/questions/trials';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
 import type { Scored } from '@/core/judge/scorePlan';
 import { runInFull, runPlan } from '@/core/questions/question';
@@ -427,17 +428,21 @@ class Search {
     const cost = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S }).total;
     let plan = chosen;
     let least = cost(plan);
+    const trials = new Trials(asked, POLISH_STEP_S);
     const runs = { swaps: 0, proposals: 0 };
     const within = (what: keyof typeof runs) => () => this.beat() && runs[what]++ < POLISH_RUNS[what];
     const goOn = within('swaps');
     for (let round = 0; round < POLISH_ROUNDS; round++) {
       const before = least;
+      trials.hold(plan);
       for (const next of round === 0 ? [...this.pairs(plan), ...this.singleChanges(plan)] : this.singleChanges(plan)) {
         if (!goOn()) break;
+        if (!trials.maySave(next, LEAST_SWAP)) continue;
         const then = cost(next);
         if (then < least - LEAST_SWAP) {
           least = then;
           plan = next;
+          trials.hold(plan);
         }
       }
       const proposal = propose(
@@ -463,10 +468,14 @@ class Search {
     const asked = { person, closet, timeline, sport, damp, weights: this.course.weights, waiting };
     const run = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S });
     const before = run(polished);
-    const most = before.total + Math.max(SAME_POINTS, SAME_SHARE * before.total);
+    const may = Math.max(SAME_POINTS, SAME_SHARE * before.total);
+    const most = before.total + may;
+    const trials = new Trials(asked, POLISH_STEP_S);
+    trials.hold(polished);
     const unsafe = alarmsIn(before.findings).length;
     let plan = polished;
     const takes = (next: Plan): boolean => {
+      if (!trials.maySave(next, -may)) return false;
       const then = run(next);
       const same = then.total <= most && alarmsIn(then.findings).length <= unsafe;
       if (same) plan = next;

@@ -45,7 +45,8 @@ export function outedOf(opened: Opened, out: OutThere): Outed {
   return {
     timeline,
     plan: wornPlan(out, 'never'),
-    closet: pack.closet,
+    // What was learned of pieces is learned against their own numbers.
+    closet: pack.closet.map((g) => pack.given?.find((own) => own.id === g.id) ?? g),
     damp: pack.damp,
     felt: [...onTheWay, ...inWhiles, ...inTheHall],
     weighed,

@@ -22,12 +22,16 @@ export interface Pack {
   /** how unsure the athlete is known; left out by packs of earlier versions: as anybody */
   unsure?: AthleteSpread;
   units: 'metric' | 'imperial';
-  /** what is owned now and what the plan names: at the door pieces may still be swapped */
+  /** what is owned now and what the plan names, as outings found it: at the door pieces may still be swapped */
   closet: Garment[];
+  /** pieces of it that outings found other than their numbers say, by those numbers; left out by packs of earlier versions: none */
+  given?: Garment[];
   /** ids of what is in the closet now */
   inCloset: string[];
   damp: Record<string, number>;
   wishes: Wishes;
+  /** causes that were made a cue of, by their ids; left out by packs of earlier versions: none */
+  winterCues?: string[];
   plan: Plan;
   /** null: legs by hand */
   track: Track | null;

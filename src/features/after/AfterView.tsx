@@ -17,8 +17,6 @@ import { problemsOf } from '@/ui/api';
 import { Patterns } from '@/ui/draw/Patterns';
 import { Problems } from '@/ui/Problems';
 import { afterInWorker } from '@/workers/outThereClient';
-import { meanOver } from '@/core/outing/meanOver';
-import type { Stretch } from '@/core/outing/timeline';
 import type { KnownNow } from '@/features/learned/useLearning';
 import { FeltChart } from './FeltChart';
 import { Figures } from './Figures';
@@ -162,7 +160,7 @@ export function AfterView({
                     out={out}
                     whiles={after.whiles}
                     told={told}
-                    meant={meansOf(opened.timeline.stretches)}
+                    opened={opened}
                     units={units}
                   />
                 )}
@@ -182,11 +180,6 @@ const moveCue = (told: ToldHere, startMs: number, c: CueNow, atS: number): Promi
     told: { kind: 'done', cue: c.key },
     atMs: startMs + Math.round(atS) * 1000,
   });
-
-const meansOf = (list: readonly Stretch[]) => ({
-  airC: meanOver(list, (s) => s.airC),
-  windMs: meanOver(list, (s) => s.wind10),
-});
 
 type After = NonNullable<Awaited<ReturnType<typeof afterInWorker>>>;
 type Out = ReturnType<typeof openTold>['out'];

@@ -3,22 +3,14 @@ import { useState } from 'react';
 import type { OneWhile } from '@/core/afterwards/whiles';
 import { FELT, PARTS, type Felt, type Part } from '@/core/calibrate/words';
 import type { OutThere } from '@/core/underway/outThere';
+import type { Opened } from '@/core/underway/pack';
 import { SEEN_AT, type Saw } from '@/core/underway/taps';
 import { clock } from '@/formats/dates';
-import {
-  fromTemperature,
-  fromWind,
-  minus,
-  temperatureUnit,
-  toTemperature,
-  toWind,
-  windUnit,
-  type Units,
-} from '@/formats/measures';
-import { NumberCell } from '@/ui/NumberCell';
+import type { Units } from '@/formats/measures';
 import { BodyOnScale } from './BodyOnScale';
 import type { ToldHere } from './useTold';
 import { WatchTrack } from './WatchTrack';
+import { WeatherWas } from './WeatherWas';
 
 const upper = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 const PLACE: Record<(typeof SEEN_AT)[number], readonly Saw['what'][]> = {
@@ -37,15 +29,14 @@ export function TellPanel({
   out,
   whiles,
   told,
-  meant,
+  opened,
   units,
 }: {
   outingId: string;
   out: OutThere;
   whiles: readonly OneWhile[];
   told: ToldHere;
-  /** means of the forecast over the outing: °C, m/s */
-  meant: { airC: number; windMs: number };
+  opened: Opened;
   units: Units;
 }) {
   return (
@@ -56,7 +47,7 @@ export function TellPanel({
       <Words out={out} whiles={whiles} told={told} />
       <Seen out={out} told={told} />
       <BodyOnScale out={out} told={told} units={units} />
-      <Weather out={out} told={told} meant={meant} units={units} />
+      <WeatherWas opened={opened} out={out} told={told} units={units} />
       <WatchTrack outingId={outingId} out={out} told={told} />
       <Note key={out.note} out={out} told={told} />
     </section>
@@ -147,56 +138,6 @@ function Seen({ out, told }: { out: OutThere; told: ToldHere }) {
             </button>
           )),
         )}
-      </div>
-    </div>
-  );
-}
-
-function Weather({
-  out,
-  told,
-  meant,
-  units,
-}: {
-  out: OutThere;
-  told: ToldHere;
-  meant: { airC: number; windMs: number };
-  units: Units;
-}) {
-  const was = out.was ?? { airC: null, windMs: null };
-  const take = (next: { airC: number | null; windMs: number | null }) =>
-    next.airC === null && next.windMs === null
-      ? void told.untell((t) => t.kind === 'was')
-      : void told.tell({ told: { kind: 'was', ...next } });
-  return (
-    <div role="group" aria-label="The weather that really was" className="border-t border-grid-2 pt-2">
-      <h3 className="font-semibold">The weather that really was, in the mean</h3>
-      <div className="mt-1 flex flex-wrap gap-x-3 gap-y-1 text-[12px] text-ink-2">
-        <label>
-          air, {temperatureUnit(units)}{' '}
-          <NumberCell
-            rule={{
-              label: 'Air, mean',
-              low: fromTemperature(-60, units),
-              high: fromTemperature(45, units),
-              unit: temperatureUnit(units),
-              optional: true,
-            }}
-            value={was.airC === null ? null : Number(fromTemperature(was.airC, units).toFixed(1))}
-            placeholder={minus(fromTemperature(meant.airC, units), 1)}
-            onTake={(v) => take({ ...was, airC: v === null ? null : toTemperature(v, units) })}
-          />
-        </label>
-        <label>
-          wind, {windUnit(units)}{' '}
-          <NumberCell
-            rule={{ label: 'Wind, mean', low: 0, high: fromWind(60, units), unit: windUnit(units), optional: true }}
-            value={was.windMs === null ? null : Number(fromWind(was.windMs, units).toFixed(1))}
-            placeholder={fromWind(meant.windMs, units).toFixed(1)}
-            onTake={(v) => take({ ...was, windMs: v === null ? null : toWind(v, units) })}
-          />
-        </label>
-        <span className="self-end pb-1">empty: as forecast</span>
       </div>
     </div>
   );

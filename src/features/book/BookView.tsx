@@ -35,11 +35,13 @@ export function BookView({
   pieces,
   units,
   calledChance,
+  winterCues,
 }: {
   entries: BookEntry[];
   pieces: Piece[];
   units: Units;
   calledChance: string[];
+  winterCues: string[];
 }) {
   const winters = [...new Set(entries.map((e) => winterOf(e.startMs)))].sort((a, b) => b - a);
   const [winter, setWinter] = useState(winters[0] ?? 0);
@@ -52,6 +54,7 @@ export function BookView({
   const [chosen, setChosen] = useState<string | null>(days[days.length - 1]?.id ?? null);
   const [lit, setLit] = useState<string | null>(null);
   const [refused, setRefused] = useState<readonly string[]>(calledChance);
+  const [cues, setCues] = useState<readonly string[]>(winterCues);
   const [problems, setProblems] = useState<Problem[]>([]);
   const [rows, setRows] = useState<number | null>(ROWS);
   const [help, setHelp] = useState(false);
@@ -129,6 +132,20 @@ export function BookView({
   };
 
   const season = seasonOf(list);
+  const remind = async (cause: string, cue: boolean) => {
+    try {
+      await request('PATCH', '/api/book', { cause, cue });
+      setCues((r) => (cue ? [...new Set([...r, cause])] : r.filter((id) => id !== cause)));
+      setProblems([]);
+      say(
+        cue ? 'A cue from now on: at the door, on the score and on the phone, on days that may go that way.' : 'No cue any more.',
+        () => void remind(cause, !cue),
+      );
+    } catch (e) {
+      setProblems(problemsOf(e));
+    }
+  };
+
   return (
     <>
       <svg width="0" height="0" className="absolute" aria-hidden="true">
@@ -229,6 +246,8 @@ export function BookView({
               days={list}
               causes={causes}
               refused={refused}
+              cues={cues}
+              onCue={(id, cue) => void remind(id, cue)}
               onLight={setLit}
               onCall={(id, it) => {
                 setLit(null);

@@ -1,5 +1,5 @@
 'use client';
-import { FAULTS, LEAST_DAYS, hasFault, type Cause, type Fault } from '@/core/afterwards/causes';
+import { FAULTS, LEAST_DAYS, SUSPECTS, hasFault, type Cause, type Fault } from '@/core/afterwards/causes';
 import type { Units } from '@/formats/measures';
 import { fillSlots } from '@/formats/sentences';
 import { C } from '@/ui/draw/palette';
@@ -15,14 +15,19 @@ export function CausesPanel({
   days,
   causes,
   refused,
+  cues,
   onLight,
   onCall,
+  onCue,
   units,
 }: {
   units: Units;
   days: readonly Told[];
   causes: readonly Cause[];
   refused: readonly string[];
+  /** causes that are a cue for the next winter */
+  cues: readonly string[];
+  onCue: (cause: string, is: boolean) => void;
   onLight: (cause: string | null) => void;
   onCall: (cause: string, it: 'chance' | 'a cause') => void;
 }) {
@@ -54,6 +59,14 @@ export function CausesPanel({
             <Counted had={c.othersHad} all={c.others} says="others" />
             <p className="mt-0.5 flex flex-wrap items-center gap-x-2">
               <b>{c.then}</b>
+              <Button
+                size="small"
+                className="no-print"
+                aria-pressed={cues.includes(c.id)}
+                onClick={() => onCue(c.id, !cues.includes(c.id))}
+              >
+                {cues.includes(c.id) ? 'A cue: take it off' : 'Make it a cue'}
+              </Button>
               <Button size="small" kind="quiet" className="no-print" onClick={() => onCall(c.id, 'chance')}>
                 That is chance
               </Button>
@@ -76,6 +89,7 @@ export function CausesPanel({
           );
         })}
       </p>
+      <KeptCues cues={cues} shown={causes} onCue={onCue} />
       {refused.length > 0 && (
         <p className="mt-1 text-[12px]">
           {refused.length === 1 ? 'One cause is' : `${refused.length} causes are`} called chance.{' '}
@@ -89,6 +103,32 @@ export function CausesPanel({
         </p>
       )}
     </section>
+  );
+}
+
+/** Cues that were made of causes which these days no longer show: they go on until they are taken off. */
+function KeptCues({
+  cues,
+  shown,
+  onCue,
+}: {
+  cues: readonly string[];
+  shown: readonly Cause[];
+  onCue: (cause: string, is: boolean) => void;
+}) {
+  const others = SUSPECTS.filter((s) => cues.includes(s.id) && !shown.some((c) => c.id === s.id));
+  if (others.length === 0) return null;
+  return (
+    <ul className="no-print mt-1.5" aria-label="Cues from other days">
+      {others.map((s) => (
+        <li key={s.id} className="flex flex-wrap items-center gap-x-2">
+          <b>{s.then}</b> <span className="text-[12px] text-ink-2">a cue from other days</span>
+          <Button size="small" kind="quiet" onClick={() => onCue(s.id, false)}>
+            Take it off
+          </Button>
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -140,7 +140,7 @@ function Taught({ known }: { known: GarmentLearned | undefined }) {
   if (!words) return null;
   return (
     <span className="block max-w-[20em] text-[11px] leading-tight text-act">
-      {words}, by {outingsWords(known.outings)}
+      {words}, by {outingsWords(known.outings)}: plans count with it
     </span>
   );
 }

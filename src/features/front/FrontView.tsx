@@ -32,6 +32,8 @@ export interface FrontProps extends DoorProps {
   /** logged days, and how many outings the athlete is known by */
   tried: Tried[];
   learned: number;
+  /** causes in the book that were made a cue of */
+  winterCues: string[];
 }
 
 // What is drawn when the answer is there, or below it, comes after the line and the scales can be used.

@@ -34,7 +34,7 @@ const WishesPanel = dynamic(() => import('./panels/WishesPanel').then((m) => m.W
 const SendToPhone = dynamic(() => import('@/features/out/SendToPhone').then((m) => m.SendToPhone), { ssr: false });
 
 /** The score: land and weather, cues, the clothes as lanes, and what follows for the body, on one clock. */
-export function ScoreView(props: ScoreProps & { units: Units; learned: number }) {
+export function ScoreView(props: ScoreProps & { units: Units; learned: number; winterCues: string[] }) {
   const { outing, units, person } = props;
   const score = useScore(props);
   const { plan, scored, timeline, busy, kept } = score;
@@ -122,7 +122,7 @@ export function ScoreView(props: ScoreProps & { units: Units; learned: number })
             <div className="no-print sticky bottom-0 z-10 border-t border-ink bg-paper">
               <Actions score={score} at={at} units={units} onHelp={() => setHelp(true)} />
             </div>
-            <PlanInWords score={score} missed={behind.parts.missed ?? []} units={units} />
+            <PlanInWords score={score} missed={behind.parts.missed ?? []} winterCues={props.winterCues} units={units} />
             <section
               aria-label="The search"
               className="no-print mt-4 grid grid-cols-2 gap-x-10 gap-y-6 border-t-2 border-ink pt-2 max-[900px]:grid-cols-1"

@@ -1,8 +1,10 @@
 import { kindFromWetBulb } from '@/core/atmosphere/precipitation';
 import { LAPSE_K_PER_M, type ForecastHour } from '@/core/outing/forecast';
 import { SPREAD } from '@/core/questions/daySpread';
-import type { StationWeather } from '@/formats/stationJson';
-import { SITES } from './stations';
+import type { StationObserved, StationWeather } from '@/formats/stationJson';
+import { readLocalTime } from '@/formats/dates';
+import { RECORD } from './record';
+import { SITES, type Site } from './stations';
 
 /**
  * Weather that ships with the application, so that it can be used and tried without any service: made up, but of the kind that such
@@ -33,10 +35,48 @@ function waves(seed: number, days: number): number {
 const seasonal = (days: number): number => 3.5 - 7.5 * Math.cos((2 * Math.PI * (days - 20)) / 365.25);
 const round = (v: number, to: number): number => Math.round(v * to) / to;
 
-/** What there really is at a site at a moment of its wall clock. */
+/** For so long about a time on record the weather is what was recorded, h (one standard deviation of the bell that it fades with). */
+const RECORD_H = 7;
+const MEASURED = RECORD.map(([time, airC, windMs, fallsMmH]) => ({
+  atMs: readLocalTime(time, 'the record'),
+  airC,
+  windMs,
+  fallsMmH,
+}));
+
+/** How much what was measured counts at a moment, 0–1, and what that was; null: nothing near was. */
+function onRecord(atMs: number) {
+  for (const m of MEASURED) {
+    const far = (atMs - m.atMs) / (RECORD_H * HOUR_MS);
+    if (Math.abs(far) < 4) return { ...m, share: Math.exp(-0.5 * far * far) };
+  }
+  return null;
+}
+
+/** What there really is at a site at a moment of its wall clock: made up, but where there is a record as that says. */
 export function weatherOf(siteId: string, atMs: number, seed: number): ForecastHour {
   const site = SITES.find((s) => s.station.id === siteId);
   if (!site) throw new Error(`no station ${siteId}`);
+  const made = madeUp(site, atMs, seed);
+  const record = onRecord(atMs);
+  if (!record) return made;
+  // The valley measured: the other sites differ from it then as they always do.
+  const valley = madeUp(SITES[0], record.atMs, seed);
+  const airC = made.airC + record.share * (record.airC - valley.airC);
+  const wind = Math.max(0.3, made.wind * (record.windMs / valley.wind) ** record.share);
+  const falls = Math.max(0, made.precipitationMmH + record.share * (record.fallsMmH - valley.precipitationMmH));
+  const precipitationMmH = falls < 0.05 ? 0 : round(falls, 10);
+  return {
+    ...made,
+    airC: round(airC, 10),
+    wind: round(wind, 10),
+    gust: round((made.gust / made.wind) * wind, 10),
+    precipitationMmH,
+    kind: precipitationMmH > 0 ? kindFromWetBulb(airC, made.humidity) : 'none',
+  };
+}
+
+function madeUp(site: Site, atMs: number, seed: number): ForecastHour {
   const days = atMs / DAY_MS;
   const hour = (atMs % DAY_MS) / HOUR_MS;
   const front = waves(seed, days);
@@ -101,4 +141,12 @@ export function stationWeather(siteId: string, atMs: number, seed: number): Stat
     };
   });
   return { station, issuedMs: atMs, now: weatherOf(siteId, atMs, seed), hours, spread };
+}
+
+/** What a site measured, hour by hour, from the hour before one moment to the hour after another. */
+export function stationObserved(siteId: string, fromMs: number, toMs: number, seed: number): StationObserved {
+  const { station } = SITES.find((s) => s.station.id === siteId)!;
+  const hours: ForecastHour[] = [];
+  for (let t = Math.floor(fromMs / HOUR_MS) * HOUR_MS; t < toMs + HOUR_MS; t += HOUR_MS) hours.push(weatherOf(siteId, t, seed));
+  return { station, hours };
 }

@@ -1,7 +1,7 @@
 import type { Station } from '@/formats/stationJson';
 
 /** How a station lies: share of the free wind it gets, and how strongly its nights cool, K. */
-interface Site {
+export interface Site {
   station: Station;
   exposure: number;
   nightK: number;

@@ -1,9 +1,11 @@
 import type { AddressInfo } from 'node:net';
 import { LAPSE_K_PER_M } from '@/core/outing/forecast';
-import { readStations, readStationWeather, stationWeatherJson } from '@/formats/stationJson';
+import { MOST_OBSERVED_H, readStations, readStationWeather, stationWeatherJson } from '@/formats/stationJson';
+import { RECORD } from '@/standins/weather/record';
 import { weatherService } from '@/standins/weather/server';
 import { FORECAST_HOURS, stationWeather, weatherOf } from '@/standins/weather/simulate';
 import { SITES } from '@/standins/weather/stations';
+import { httpSource } from '@/store/weather';
 
 const AT = Date.UTC(2027, 0, 12, 7, 5);
 const HOUR = 3600_000;
@@ -72,3 +74,42 @@ test.each([
   expect(() => readStationWeather(spoil(said))).toThrow(/allowed/);
 });
 type Said = ReturnType<typeof stationWeatherJson>;
+
+describe('what was measured', () => {
+  test('the valley measured what is on record, and the days between are as they were made up', () => {
+    for (const [time, airC, windMs, falls] of RECORD) {
+      const h = weatherOf('tarnholt-valley', Date.parse(`${time}Z`), 12);
+      expect({ time, airC: h.airC, wind: h.wind, falls: h.precipitationMmH }).toEqual({
+        time,
+        airC: expect.closeTo(airC, 6),
+        wind: expect.closeTo(windMs, 6),
+        falls: expect.closeTo(falls, 6),
+      });
+    }
+    // The other sites differ from the valley then as they always do.
+    const [low, , high] = SITES.map((s) => s.station);
+    const at = Date.parse(`${RECORD[10][0]}Z`);
+    const fall = weatherOf(low.id, at, 12).airC - weatherOf(high.id, at, 12).airC;
+    expect(Math.abs(fall - LAPSE_K_PER_M * (high.eleM - low.eleM))).toBeLessThan(4);
+  });
+
+  test('hour by hour, over HTTP and back; an hour too many and a wrong order are refused', async () => {
+    const service = weatherService().listen(0, '127.0.0.1');
+    await new Promise((go) => service.once('listening', go));
+    const source = httpSource(`http://127.0.0.1:${(service.address() as AddressInfo).port}`);
+    const from = Date.UTC(2026, 0, 10, 9, 20);
+    try {
+      const { hours } = await source.observed('lang-tarn', from, from + 2 * HOUR);
+      expect(hours.map((h) => (h.timeMs - from) / HOUR + 1 / 3)).toEqual([0, 1, 2, 3].map((n) => expect.closeTo(n, 6)));
+      expect(hours[1]).toEqual(weatherOf('lang-tarn', hours[1].timeMs, 12));
+      expect((await source.observed('lang-tarn', from, from + MOST_OBSERVED_H * HOUR)).hours.length).toBeGreaterThan(
+        MOST_OBSERVED_H,
+      );
+      await expect(source.observed('lang-tarn', from, from + MOST_OBSERVED_H * HOUR + 60_000)).rejects.toThrow('400');
+      await expect(source.observed('lang-tarn', from, from - 60_000)).rejects.toThrow('400');
+      await expect(source.observed('nowhere', from, from)).rejects.toThrow('404');
+    } finally {
+      service.close();
+    }
+  });
+});

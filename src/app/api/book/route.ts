@@ -2,7 +2,7 @@ import { SUSPECTS } from '@/core/afterwards/causes';
 import { bookCsv } from '@/formats/bookCsv';
 import { object } from '@/formats/schemaParts';
 import { validated } from '@/formats/validate';
-import { callChance } from '@/store/athlete';
+import { callChance, remindOf } from '@/store/athlete';
 import { readBook } from '@/store/book';
 import { listCloset } from '@/store/closet';
 import { checkId, door, readBody } from '@/app/api/door';
@@ -23,13 +23,20 @@ export async function GET(request: Request): Promise<Response> {
   });
 }
 
-const schema = object({ cause: { enum: SUSPECTS.map((s) => s.id) }, chance: { type: 'boolean' } }, ['cause', 'chance']);
+const schema = {
+  ...object({ cause: { enum: SUSPECTS.map((s) => s.id) }, chance: { type: 'boolean' }, cue: { type: 'boolean' } }, [
+    'cause',
+  ]),
+  minProperties: 2,
+};
 
-/** Says of a cause that it is chance, or none after all. */
+/** Says of a cause that it is chance, or none after all; or makes a cue of it for the next winter, or takes that off again. */
 export async function PATCH(request: Request): Promise<Response> {
   return door(request, async (athlete) => {
-    const { cause, chance } = validated<{ cause: string; chance: boolean }>(schema, await readBody(request), 'Book');
-    await callChance(athlete.id, cause, { chance });
-    return { chance };
+    type Said = { cause: string; chance?: boolean; cue?: boolean };
+    const { cause, chance, cue } = validated<Said>(schema, await readBody(request), 'Book');
+    if (chance !== undefined) await callChance(athlete.id, cause, { chance });
+    if (cue !== undefined) await remindOf(athlete.id, cause, { cue });
+    return { chance, cue };
   });
 }

@@ -1,7 +1,7 @@
 import { type Ladder, IMPERIAL_BANDS, METRIC_BANDS } from '@/core/search/ladderTerms';
 import type { LadderProgress } from '@/core/search/ladder';
 import type { Athlete } from '@/store/athlete';
-import { listCloset } from '@/store/closet';
+import { knownCloset } from '@/store/knownCloset';
 import { keepLadder, keptLadder, ladderMark, type LadderKey } from '@/store/ladders';
 import { log, traceOf } from '@/store/log';
 import { ladderUnderWay, workOutLadder } from '@/workers/ladders';
@@ -47,7 +47,7 @@ async function said(athlete: Athlete, key: LadderKey, mark: string): Promise<Lad
 }
 
 async function begin(athlete: Athlete, key: LadderKey, mark: string): Promise<void> {
-  const owned = await listCloset(athlete.id);
+  const owned = await knownCloset(athlete);
   // The outfits of a sport are the same in every place: those of the open are taken where they are known.
   const open = await keptLadder(athlete.id, { ...key, shelter: 'open' });
   const rungs = open && open.mark === mark ? open.ladder.rungs : undefined;

@@ -1,6 +1,7 @@
 'use client';
 import {
   BluetoothOff,
+  ClockAlert,
   HeartPulse,
   MapPinOff,
   Satellite,
@@ -13,6 +14,7 @@ import type { ReactNode } from 'react';
 import { temperature, type Units } from '@/formats/measures';
 import type { Out } from '@/features/out/state/useOut';
 import type { Sensors } from '@/features/out/state/useSensors';
+import { howLong } from '@/features/out/words';
 import { Big } from './Big';
 
 const Line = ({ icon, children }: { icon: ReactNode; children: ReactNode }) => (
@@ -102,6 +104,12 @@ export function SentLine({ o }: { o: Out }) {
         {o.waiting > 0 ? `Kept here, ${o.waiting} to send` : 'Kept here and sent'}
         {o.offline && '. No signal needed'}
       </Line>
+      {o.putBackMs !== 0 && (
+        <Line icon={<ClockAlert size={18} aria-hidden="true" />}>
+          This phone’s clock is {howLong(Math.abs(o.putBackMs) / 1000)} {o.putBackMs > 0 ? 'ahead' : 'behind'}: times here
+          are those of the server it was packed from
+        </Line>
+      )}
       {o.refused.length > 0 && (
         <details className="text-[0.92rem]">
           <summary className="min-h-[40px] cursor-pointer font-semibold text-act">

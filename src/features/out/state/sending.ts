@@ -1,4 +1,5 @@
 import type { Problem } from '@/formats/problem';
+import { believedClock, readPhoneClock, type PhoneClock } from '@/core/underway/phoneClock';
 import { MOST_TAPS, type Tap } from '@/core/underway/taps';
 import { NotDone, ask } from '@/ui/api';
 import { kept, type KeptTap } from './kept';
@@ -44,18 +45,30 @@ export async function sendTaps(send = post): Promise<{ changed: KeptTap[]; offli
 const post = (outing: string, taps: Tap[]): Promise<Answer> =>
   ask<Answer>('POST', `/api/outings/${outing}/taps`, { body: { taps } });
 
-/** Taps of the same outing by another phone, since the last time. @returns those that are new here */
-export async function fetchTaps(outing: string, here: ReadonlySet<string>): Promise<KeptTap[]> {
+/** What is known of this phone's clock; null: it was never held against another. */
+export const knownClock = async (): Promise<PhoneClock | null> => (await kept.own<PhoneClock>('clock')) ?? null;
+
+/**
+ * Taps of the same outing by another phone, since the last time, and how this phone's clock stands against the server's.
+ * @returns those that are new here
+ */
+export async function fetchTaps(
+  outing: string,
+  here: ReadonlySet<string>,
+): Promise<{ fresh: KeptTap[]; clock: PhoneClock }> {
   const session = await kept.session(outing);
-  const answer = await ask<{ taps: (Tap & { seq: number })[]; last: number }>(
+  const askedMs = Date.now();
+  const answer = await ask<{ taps: (Tap & { seq: number })[]; last: number; nowMs: number }>(
     'GET',
     `/api/outings/${outing}/taps?since=${session.lastSeq ?? 0}`,
     {},
   );
+  const clock = believedClock(await knownClock(), readPhoneClock({ askedMs, heardMs: Date.now() }, answer.nowMs));
+  await kept.putOwn('clock', clock);
   const fresh = answer.taps
     .filter((t) => !here.has(t.id))
     .map(({ seq: _seq, ...t }): KeptTap => ({ ...t, session: outing, place: 'sent' }));
   if (fresh.length > 0) await kept.putTaps(fresh);
   if (answer.last !== (session.lastSeq ?? 0)) await kept.putSession({ ...session, lastSeq: answer.last });
-  return fresh;
+  return { fresh, clock };
 }

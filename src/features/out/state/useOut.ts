@@ -6,11 +6,12 @@ import { foldTaps } from '@/core/underway/foldTaps';
 import { standingAt, type OutThere } from '@/core/underway/outThere';
 import { openPack, plannedStartMs, type Opened, type Pack } from '@/core/underway/pack';
 import type { HomeAgain } from '@/core/underway/homeAgain';
+import { putBackMs, SAID_MS, type PhoneClock } from '@/core/underway/phoneClock';
 import { nextTapMs, type Tap, type Told } from '@/core/underway/taps';
 import { newKey } from '@/ui/api';
 import { Companion, type BelievedNow, type Now, type Otherwise, type StuckNow } from '@/workers/outThereClient';
 import { deviceName, isRehearsal, kept, rehearsalOf, type KeptSession, type KeptTap } from './kept';
-import { fetchTaps, sendTaps } from './sending';
+import { fetchTaps, knownClock, sendTaps } from './sending';
 
 /** How often the picture of the body is worked out anew, s of the outing's clock; and the belief, without a new word. */
 const NOW_EVERY_S = 30;
@@ -39,6 +40,8 @@ export interface Out {
   /** something that went wrong, in a sentence */
   trouble: string | null;
   offline: boolean;
+  /** by how much this phone's clock is put back, ms, where people would see it; else 0 */
+  putBackMs: number;
   waiting: number;
   refused: readonly KeptTap[];
   /** stores what is told, then acknowledges it. @returns its id; null where it could not be kept */
@@ -55,9 +58,9 @@ export interface Out {
   clearTrouble: () => void;
 }
 
-/** The clock of a session: the phone's own, or that of a rehearsal. */
-const readClock = (clock: KeptSession['clock'] | null, realMs: number): number =>
-  clock ? clock.atMs + (realMs - clock.sinceMs) * clock.speed : realMs;
+/** The clock of a session: the phone's own, put right by the server's, or that of a rehearsal. */
+const readClock = (clock: KeptSession['clock'] | null, phone: PhoneClock | null, realMs: number): number =>
+  clock ? clock.atMs + (realMs - clock.sinceMs) * clock.speed : realMs - putBackMs(phone);
 
 const inWords = (e: unknown): string =>
   e instanceof DOMException && e.name === 'QuotaExceededError'
@@ -80,13 +83,14 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
   const [busy, setBusy] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [offline, setOffline] = useState(false);
+  const [phone, setPhone] = useState<PhoneClock | null>(null);
   const companion = useRef<Companion | null>(null);
-  const latest = useRef<{ taps: KeptTap[]; clock: typeof clock; belief: BelievedNow | null }>({
+  const latest = useRef<{ taps: KeptTap[]; clockMs: (realMs: number) => number; belief: BelievedNow | null }>({
     taps: [],
-    clock: null,
+    clockMs: (realMs) => realMs,
     belief: null,
   });
-  latest.current = { taps: taps ?? [], clock, belief };
+  latest.current = { taps: taps ?? [], clockMs: (realMs) => readClock(clock, phone, realMs), belief };
 
   useEffect(() => {
     const c = new Companion(pack);
@@ -97,8 +101,9 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
   useEffect(() => {
     let gone = false;
     void (async () => {
-      const [before, s] = await Promise.all([kept.taps(session), kept.session(session)]);
+      const [before, s, known] = await Promise.all([kept.taps(session), kept.session(session), knownClock()]);
       if (gone) return;
+      setPhone(known);
       if (how === 'rehearsal') {
         // A rehearsal that was closed stands where it was left.
         const c = s.clock ?? { atMs: plannedStartMs(pack) - BEFORE_MS, sinceMs: Date.now(), speed: 1 };
@@ -121,7 +126,7 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
     return () => clearInterval(timer);
   }, [clock?.speed]);
 
-  const nowMs = readClock(clock, realMs);
+  const nowMs = readClock(clock, phone, realMs);
   const told = useMemo(() => taps && foldTaps(opened, taps), [opened, taps]);
   const out = useMemo(() => told && standingAt(opened, told, nowMs), [opened, told, nowMs]);
 
@@ -129,7 +134,7 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
     async (...told: Told[]): Promise<string | null> => {
       try {
         const device = await deviceName(() => `phone ${newKey().slice(0, 8)}`);
-        const atMs = nextTapMs(latest.current.taps, device, readClock(latest.current.clock, Date.now()));
+        const atMs = nextTapMs(latest.current.taps, device, latest.current.clockMs(Date.now()));
         const place = isRehearsal(session) ? 'sent' : 'here';
         const made = told.map((t, i): KeptTap => ({ id: newKey(), atMs: atMs + i, device, told: t, session, place }));
         // On disk first: only then does the screen say that it heard.
@@ -145,8 +150,8 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
   );
 
   const asked = useCallback((): { taps: Tap[]; nowMs: number } => {
-    const { taps: list, clock: c } = latest.current;
-    return { taps: list, nowMs: readClock(c, Date.now()) };
+    const { taps: list, clockMs } = latest.current;
+    return { taps: list, nowMs: clockMs(Date.now()) };
   }, []);
 
   // The picture of the body: after each tap, and now and then.
@@ -247,7 +252,8 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
       setOffline(nobody);
       if (place.size > 0) setTaps((list) => list && list.map((t) => place.get(t.id) ?? t));
       if (nobody) return;
-      const fresh = await fetchTaps(session, new Set(latest.current.taps.map((t) => t.id)));
+      const { fresh, clock: read } = await fetchTaps(session, new Set(latest.current.taps.map((t) => t.id)));
+      if (!gone) setPhone(read);
       if (!gone && fresh.length > 0) setTaps((list) => [...(list ?? []), ...fresh]);
     };
     const go = () => void exchange().catch(() => !gone && setOffline(true));
@@ -289,6 +295,7 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
     busy,
     trouble,
     offline,
+    putBackMs: clock === null && Math.abs(putBackMs(phone)) >= SAID_MS ? putBackMs(phone) : 0,
     waiting: taps.filter((t) => t.place === 'here').length,
     refused: taps.filter((t) => t.place === 'refused'),
     tell,
@@ -310,7 +317,7 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
     clock,
     setSpeed: (speed) => {
       const real = Date.now();
-      const next = { atMs: readClock(latest.current.clock, real), sinceMs: real, speed };
+      const next = { atMs: latest.current.clockMs(real), sinceMs: real, speed };
       setClock(next);
       void kept.putSession({ session, clock: next });
     },

@@ -1,4 +1,6 @@
 'use client';
+import { winterCues } from '@/core/afterwards/causes';
+import { factsOfPlan } from '@/core/afterwards/facts';
 import { sensationWord } from '@/core/judge/sensation';
 import { quickHelp } from '@/core/judge/quickHelp';
 import { CAUTIONS } from '@/core/judge/verdict';
@@ -10,13 +12,25 @@ import { clock } from '@/formats/dates';
 import { degrees, distance, type Units } from '@/formats/measures';
 import { fillSlots, movedText } from '@/formats/sentences';
 import { openingWords } from '@/formats/startWords';
+import { WinterCues } from '@/ui/WinterCues';
 import { garmentName, type Score } from '@/features/score/state/useScore';
 
 /** When the start is judged by how one feels, s: five to ten minutes out (common practice, no published source). */
 const SOON_S = 420;
 
 /** The cues in words, with why: the table behind the picture, and what is printed. */
-export function PlanInWords({ score, missed, units }: { score: Score; missed: readonly CueReason[]; units: Units }) {
+export function PlanInWords({
+  score,
+  missed,
+  winterCues: ids,
+  units,
+}: {
+  score: Score;
+  missed: readonly CueReason[];
+  /** causes in the book that were made a cue of */
+  winterCues: readonly string[];
+  units: Units;
+}) {
   const { plan, garments, scored, timeline } = score;
   if (!plan || !scored) return null;
   const vital = missed[mustNotMiss(missed)];
@@ -37,6 +51,10 @@ export function PlanInWords({ score, missed, units }: { score: Score; missed: re
         <p>
           <b>Carry:</b> {names(plan.carried)}.
         </p>
+        <WinterCues
+          says={winterCues(ids, factsOfPlan({ timeline, plan, closet: [...garments.values()], person: score.person }))}
+          className="mt-1"
+        />
         <p className="text-ink-2">
           {soonS < SOON_S ? 'At the end' : 'Seven minutes out'} you feel <b>{sensationWord(soon).toLowerCase()}</b>; a
           little cool is right at the start.

@@ -1,6 +1,6 @@
 import { ladderCsv, ladderReport } from '@/formats/doorReport';
 import { refuse } from '@/formats/problem';
-import { listCloset } from '@/store/closet';
+import { knownCloset } from '@/store/knownCloset';
 import { keptLadder } from '@/store/ladders';
 import { door } from '@/app/api/door';
 import { askedFor, ladderKey } from '@/app/api/ladders/key';
@@ -12,7 +12,7 @@ export async function GET(request: Request): Promise<Response> {
     const key = ladderKey(request);
     const kept = await keptLadder(athlete.id, key);
     if (!kept) refuse('Ladder', key.sport, 'not worked out yet', 'a ladder that was opened and is whole');
-    const closet = (await listCloset(athlete.id, 'all')).map((o) => o.garment);
+    const closet = (await knownCloset(athlete, 'all')).map((o) => o.garment);
     const name = `ladder-${key.sport.replace(/ /g, '-')}-${key.shelter}.${as}`;
     return new Response(
       as === 'csv' ? ladderCsv(kept.ladder, closet) : JSON.stringify(ladderReport(kept.ladder, closet), null, 1),

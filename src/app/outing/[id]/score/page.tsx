@@ -4,7 +4,7 @@ import { NotLaidOut } from '@/features/score/NotLaidOut';
 import { problemOf } from '@/features/score/problemOf';
 import { ScoreView } from '@/features/score/ScoreView';
 import { currentAthlete } from '@/store/athlete';
-import { listCloset } from '@/store/closet';
+import { knownCloset } from '@/store/knownCloset';
 import { getOuting } from '@/store/outings';
 import { outingWishes } from '@/store/outingWishes';
 import { listPlans } from '@/store/plans';
@@ -17,12 +17,12 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const problem = problemOf(outing, athlete.person);
   if (problem) return <NotLaidOut outing={outing} problem={problem} />;
   const [owned, plans, wishes] = await Promise.all([
-    listCloset(athlete.id, 'all'),
+    knownCloset(athlete, 'all'),
     listPlans(athlete.id, id),
     outingWishes(athlete.id, id),
   ]);
   if (!wishes) notFound();
-  const current = new Set((await listCloset(athlete.id)).map((o) => o.garment.id));
+  const current = new Set((await knownCloset(athlete)).map((o) => o.garment.id));
   return (
     <ScoreView
       wishes={wishes}
@@ -31,6 +31,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       outing={outing}
       person={athlete.person}
       unsure={unsureOf(athlete.known)}
+      winterCues={athlete.winterCues}
       learned={athlete.known?.outings ?? 0}
       units={athlete.units}
       owned={owned}

@@ -5,14 +5,16 @@ import { checkId, door, readBody } from '@/app/api/door';
 
 type Context = { params: Promise<{ id: string }> };
 
-/** What was tapped on an outing, on whichever phone: `?since=` the place of the last one that is known. */
+/** What was tapped on an outing, on whichever phone: `?since=` the place of the last one that is known; and what time it is here. */
 export async function GET(request: Request, context: Context): Promise<Response> {
   return door(request, async (athlete) => {
     const id = checkId((await context.params).id);
     const since = Number(new URL(request.url).searchParams.get('since') ?? 0);
     if (!Number.isSafeInteger(since) || since < 0) refuse('Address', 'since', since, 'a whole number from 0 on');
     const taps = await tapsOf(athlete.id, id, since);
-    return taps && { taps, last: taps.length > 0 ? taps[taps.length - 1].seq : since };
+    if (taps === null) return null;
+    // The server's own clock, not that of a demonstration: by it phones know how far theirs are off.
+    return { taps, last: taps.length > 0 ? taps[taps.length - 1].seq : since, nowMs: Date.now() };
   });
 }
 

@@ -1,0 +1,166 @@
+import { checkWeights, waterEndCost, type Weights } from '@/core/judge/cost';
+import { lackPrice, needOf, type Need } from '@/core/judge/lacking';
+import { noMoment, readMoment } from '@/core/judge/moment';
+import { alongPrice, cuesPrice } from '@/core/judge/prices';
+import type { Garment } from '@/core/clothing/garment';
+import { applyPace } from '@/core/kit/applyPace';
+import { alongOf } from '@/core/kit/edit';
+import type { Cue, Plan } from '@/core/kit/plan';
+import { mergeStretches } from '@/core/outing/mergeStretches';
+import { phases, stretchAt, type Phase } from '@/core/outing/moments';
+import type { Timeline } from '@/core/outing/timeline';
+import { Simulator } from '@/core/simulate/simulator';
+import { leap, type Node } from './node';
+import type { PlanInPlace } from './question';
+
+/** A cue this near to a moment is at it, s. */
+const AT_S = 1;
+/** How far a trial may fall behind the plan it is held against, as a share of what is still to come, before it is given up. */
+const PATIENCE = 0.5;
+/** What a trial says of a difference may be so much wrong, points: measured on some hundred changes of the demo's plans, most 0.016. */
+export const DOUBT = 0.02;
+/** Athletes dressed for trials that are kept, by what is along. */
+const KEPT = 24;
+
+/** A plan as it was gone: what it begins with, what is done when, and the nodes at the end of its phases. */
+interface Gone {
+  kit: string;
+  begins: string;
+  does: readonly string[];
+  nodes: readonly Node[];
+  /** what does not hang on the body: changes, what is carried, what is lacking, points */
+  fixed: number;
+  total: number;
+}
+
+const NOW = noMoment();
+
+/**
+ * Tries changes of a plan cheaply: in coarse steps, phase by phase, from the first phase that differs from the plan they are held
+ * against, and only until they have fallen behind it. What comes out good here is to be run in full before it is believed.
+ */
+export class Trials {
+  private readonly phases: Phase[];
+  private readonly coarse: Timeline;
+  private readonly weights: Weights;
+  private readonly need: Need;
+  private readonly byId: ReadonlyMap<string, Garment>;
+  private readonly sims = new Map<string, Simulator>();
+  private held: Gone | null = null;
+
+  /** @param stepS longest step of the runs, s */
+  constructor(
+    private readonly q: Omit<PlanInPlace, 'plan'>,
+    private readonly stepS: number,
+  ) {
+    this.phases = phases(q.timeline);
+    this.coarse = mergeStretches(
+      q.timeline,
+      this.phases.map((p) => p.startS),
+    );
+    this.weights = checkWeights(q.weights);
+    this.need = needOf(q.timeline);
+    this.byId = new Map(q.closet.map((g) => [g.id, g]));
+  }
+
+  /** Takes a plan as the one that others are held against. @returns its cost, points; null where it cannot be gone by phases */
+  hold(plan: Plan): number | null {
+    this.held = null;
+    const gone = this.go(plan);
+    if (gone === null || gone === 'given up') return null;
+    this.held = gone;
+    return gone.total;
+  }
+
+  /** Cost of a plan, points; Infinity: given up as it fell behind; null: it cannot be gone by phases, or nothing is held against it. */
+  cost(plan: Plan): number | null {
+    if (!this.held) return null;
+    const gone = this.go(plan);
+    if (gone === null) return null;
+    return gone === 'given up' ? Infinity : gone.total;
+  }
+
+  /** What a plan saves against the one held, points: about; −Infinity: given up; null: as `cost`. */
+  saves(plan: Plan): number | null {
+    const cost = this.cost(plan);
+    return cost === null ? null : this.held!.total - cost;
+  }
+
+  /** Whether a plan may save so many points against the one held: no only where a trial says so beyond its doubt. */
+  maySave(plan: Plan, points: number): boolean {
+    const saves = this.saves(plan);
+    return saves === null || saves > points - DOUBT;
+  }
+
+  private go(plan: Plan): Gone | 'given up' | null {
+    const cues = this.byPhase(plan.cues);
+    if (!cues) return null;
+    const { q, weights, held } = this;
+    const along = alongOf(q.closet, plan);
+    const hours = q.timeline.endS / 3600;
+    const fixed =
+      cuesPrice(plan, this.byId, q.timeline, q.waiting ?? 0) * weights.fuss +
+      alongPrice(along, hours) * weights.weight +
+      lackPrice(along, this.need) * weights.caution;
+    const kit = along.map((g) => g.id).join();
+    const begins = JSON.stringify([plan.worn, plan.openings]);
+    const does = cues.map((c) => (c ? JSON.stringify(c) : ''));
+    const sim = this.simulator(kit, along);
+    const timeline = applyPace(this.coarse, plan.cues);
+    let from = 0;
+    if (held && held.kit === kit && held.begins === begins)
+      while (from < this.phases.length - 1 && held.does[from] === does[from]) from++;
+    const nodes: Node[] = held ? held.nodes.slice(0, from) : [];
+    let node: Node | null = from > 0 ? nodes[from - 1] : null;
+    if (node) sim.restore(node.state);
+    else sim.start(plan, q.damp);
+    for (let p = from; p < this.phases.length; p++) {
+      const phase = this.phases[p];
+      const here = stretchAt(timeline, phase.startS + AT_S / 2);
+      const actions = cues[p]?.actions ?? [];
+      const change = actions.length > 0 ? sim.wearing.changing(actions, here) : null;
+      if (change) {
+        sim.wearing.beginChange(change, here.airC);
+        // At the door everything is as the day begins.
+        if (p === 0) sim.wearing.endChange(change, here.airC);
+      }
+      const into = p < this.phases.length - 1 && !held ? new Float64Array(sim.state.all.length) : null;
+      node = leap(sim, node, {
+        timeline,
+        phase,
+        stepS: this.stepS,
+        change: p === 0 ? null : change,
+        changes: 0,
+        weights,
+        into,
+      });
+      nodes.push(node);
+      if (!held) continue;
+      const there = held.nodes[p].soFar + held.fixed;
+      if (node.soFar + fixed - there > PATIENCE * (held.total - there) + 1e-9) return 'given up';
+    }
+    const total = node!.soFar + fixed + waterEndCost(readMoment(sim, NOW).waterG);
+    return { kit, begins, does, nodes, fixed, total };
+  }
+
+  /** The cue of each phase; null where one falls between the moments. */
+  private byPhase(cues: readonly Cue[]): (Cue | null)[] | null {
+    const out: (Cue | null)[] = this.phases.map(() => null);
+    for (const cue of cues) {
+      const p = this.phases.findIndex(({ startS }) => Math.abs(startS - cue.atS) < AT_S);
+      if (p < 0 || out[p]) return null;
+      out[p] = cue;
+    }
+    return out;
+  }
+
+  private simulator(kit: string, along: Garment[]): Simulator {
+    let sim = this.sims.get(kit);
+    if (!sim) {
+      if (this.sims.size >= KEPT) this.sims.clear();
+      sim = new Simulator(this.q.person, along);
+      this.sims.set(kit, sim);
+    }
+    return sim;
+  }
+}
