@@ -40,7 +40,12 @@ export function readMine(bytes: Uint8Array, file: string): Mine {
       person: archive.athlete.known ? athleteAs(archive.athlete.person, archive.athlete.known) : archive.athlete.person,
       unsure: unsureOf(archive.athlete.known ?? null),
       wishes: archive.athlete.wishes,
-      closet: [...closetAs(owned.map((g) => ({ ...g.garment, id: g.id })), archive.athlete.known?.garments)],
+      closet: [
+        ...closetAs(
+          owned.map((g) => ({ ...g.garment, id: g.id })),
+          archive.athlete.known?.garments,
+        ),
+      ],
       damp: Object.fromEntries(owned.filter((g) => g.dampGm2 > 0).map((g) => [g.id, g.dampGm2])),
     };
   }

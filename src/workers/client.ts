@@ -1,8 +1,9 @@
 import { proxy, wrap, type Remote } from 'comlink';
+import pLimit from 'p-limit';
 import type { Planned } from '@/core/search/planner';
 import type { Proposal } from '@/core/questions/propose';
 import type { Scored } from '@/core/judge/scorePlan';
-import type { Compared } from '@/core/search/schools';
+import { compared, type Compared, type SchoolTried } from '@/core/search/partings';
 import type { Plan } from '@/core/kit/plan';
 import type { Behind } from '@/core/questions/behind';
 import type { EmberWorker } from './ember.worker';
@@ -248,17 +249,43 @@ export const planInWorker = (
     () => progress(0, AGAIN),
   );
 
-/** Plans two to four schools of thought. */
+/** Cores that plan beside one another: all there are, since the page itself has little to do meanwhile. */
+const CORES = typeof navigator === 'undefined' ? 1 : Math.max(1, navigator.hardwareConcurrency || 1);
+
+/** Plans two to four schools of thought, each in a worker of its own, as many at once as there are cores. */
 export const schoolsInWorker = (
   setting: Setting,
   leadDays: number,
   ids: string[],
   progress: (done: number, says: string) => void,
-): Asked<Compared> =>
-  watched(
-    (heard) => ask<Compared>(setting, (api) => api.schools(leadDays, ids, both(heard, progress))),
-    () => progress(0, AGAIN),
-  );
+): Asked<Compared> => {
+  const room = pLimit(Math.min(CORES, ids.length));
+  const done = ids.map(() => 0);
+  const running = new Set<Asked<SchoolTried>>();
+  const one = async (id: string, i: number): Promise<SchoolTried> => {
+    const tell = (share: number, says: string) => {
+      done[i] = share;
+      progress(done.reduce((a, b) => a + b, 0) / ids.length, says);
+    };
+    const asked = watched(
+      (heard) => ask<SchoolTried>(setting, (api) => api.school(leadDays, id, both(heard, tell))),
+      () => tell(0, AGAIN),
+    );
+    running.add(asked);
+    try {
+      return await asked.result;
+    } finally {
+      running.delete(asked);
+    }
+  };
+  const cancel = () => {
+    room.clearQueue();
+    running.forEach((a) => a.cancel());
+  };
+  const result = Promise.all(ids.map((id, i) => room(() => one(id, i)))).then(compared);
+  result.catch(cancel);
+  return { result, cancel };
+};
 
 /** Works out what lies behind a plan, telling each part when it is ready. */
 export const behindInWorker = (

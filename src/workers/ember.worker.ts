@@ -14,7 +14,8 @@ import { hoursAtDoor, type DoorHour } from '@/core/search/aroundDoor';
 import { type DoorQuestion } from '@/core/search/doorQuestion';
 import type { DoorDay } from '@/core/outing/doorDay';
 import { makePlan, type Planned, type PlanRequest } from '@/core/search/planner';
-import { compareSchools, type Compared } from '@/core/search/schools';
+import type { SchoolTried } from '@/core/search/partings';
+import { schoolOf, trySchool } from '@/core/search/schools';
 import type { DoorSetting, Setting } from './setting';
 import { practise } from './warmUp';
 
@@ -118,8 +119,8 @@ const api = {
     for (const part of behind({ ...fromCloset(plan), plan, outing, leadDays, floorC, more: CATALOGUE })) ready(part);
   },
   plan: (leadDays: number, tell: Tell): Planned => makePlan(planRequest(leadDays), nowAndThen(tell)),
-  schools: (leadDays: number, ids: string[], tell: Tell): Compared =>
-    compareSchools(planRequest(leadDays), ids, nowAndThen(tell)),
+  school: (leadDays: number, id: string, tell: Tell): SchoolTried =>
+    trySchool(planRequest(leadDays), schoolOf(id), nowAndThen(tell)),
 };
 
 export type EmberWorker = typeof api;

@@ -15,7 +15,7 @@ import { packArchive, unpackArchive } from '@/formats/archive';
 import { stationWeather } from '@/standins/weather/simulate';
 import { weatherService } from '@/standins/weather/server';
 import { readAll, replaceAll } from '@/store/archive';
-import { callChance, currentAthlete, saveAthlete, saveWishes } from '@/store/athlete';
+import { callChance, remindOf, currentAthlete, saveAthlete, saveWishes } from '@/store/athlete';
 import { listCloset, updateGarment } from '@/store/closet';
 import { keepLadder, keptLadder, ladderMark } from '@/store/ladders';
 import { forgetLine, keepRegular, listLines, MOST_REGULARS, rememberLine } from '@/store/lines';
@@ -487,6 +487,11 @@ test('the book has every day that was told, works each out once, and names what 
   await callChance(athlete.id, 'fast', { chance: false });
   await callChance(athlete.id, 'in the dark', { chance: true });
   expect((await currentAthlete()).calledChance).toEqual(['in the dark']);
+  await remindOf(athlete.id, 'fast', { cue: true });
+  await remindOf(athlete.id, 'fast', { cue: true });
+  await remindOf(athlete.id, 'windy', { cue: true });
+  await remindOf(athlete.id, 'fast', { cue: false });
+  expect((await currentAthlete()).winterCues).toEqual(['windy']);
   await sql()`delete from outing where id = ${one.id}`;
 });
 
@@ -504,6 +509,7 @@ test('everything out and in again has the lines and what was told', async () => 
   expect(before.archive.outings.filter((o) => o.lesson)).toHaveLength(32);
   expect(before.archive.athlete.known!.outings).toBe(33);
   expect(before.archive.athlete.calledChance).toEqual(['in the dark']);
+  expect(before.archive.athlete.winterCues).toEqual(['windy']);
   const packed = packArchive(before);
   await replaceAll(id, unpackArchive(packed, 'archive.zip'));
   expect(Buffer.compare(Buffer.from(packArchive(await readAll(id))), Buffer.from(packed))).toBe(0);

@@ -35,6 +35,7 @@ export const aDay = (over: Partial<Omit<BookDay, 'facts'>> = {}, facts: Partial<
     windMs: 4,
     fallsMm: 0,
     darkShare: 0,
+    cues: 2,
     missedCues: 0,
     lateS: 0,
     seconds: 3600,

@@ -21,5 +21,13 @@ export default async function Page() {
         DRYING_PLACES['on a line indoors'],
       ),
     }));
-  return <BookView entries={entries} pieces={pieces} units={athlete.units} calledChance={athlete.calledChance} winterCues={athlete.winterCues} />;
+  return (
+    <BookView
+      entries={entries}
+      pieces={pieces}
+      units={athlete.units}
+      calledChance={athlete.calledChance}
+      winterCues={athlete.winterCues}
+    />
+  );
 }

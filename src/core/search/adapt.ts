@@ -1,5 +1,5 @@
 import { runPlan, type Question } from '@/core/questions/question';
-import { DOUBT, Trials } from '@/core/questions/trials';
+import { Trials } from '@/core/questions/trials';
 import type { Scored } from '@/core/judge/scorePlan';
 import type { Plan } from '@/core/kit/plan';
 import { kitChanges, wearingChanges, type Change, type Wardrobe } from './changes';
@@ -44,7 +44,7 @@ export function adapt(q: Omit<Question, 'plan'>, from: Plan, how: Adapting): { p
     const saving = (next: Plan): number => (allowed(next) ? (trials.saves(next) ?? total - cost(next)) : -Infinity);
     const saves = changes
       .map((c, i) => ({ c, i, saves: how.goOn && !how.goOn() ? -Infinity : saving(c.edit(was)) }))
-      .filter((s) => s.saves > least - DOUBT)
+      .filter((s) => s.saves > least - trials.doubt)
       .sort((a, b) => b.saves - a.saves || a.i - b.i);
     let made = false;
     for (const { c } of saves) {

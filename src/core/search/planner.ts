@@ -24,6 +24,7 @@ import { PathRun } from './pathRun';
 import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import { propose } from '@/core/questions/propose';
 import { Trials } from '@/core/questions/trials';
+import { tidy } from '@/core/kit/replay';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
 import type { Scored } from '@/core/judge/scorePlan';
 import { runInFull, runPlan } from '@/core/questions/question';
@@ -428,7 +429,7 @@ class Search {
     const cost = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S }).total;
     let plan = chosen;
     let least = cost(plan);
-    const trials = new Trials(asked, POLISH_STEP_S);
+    const trials = new Trials(asked, Math.max(POLISH_STEP_S, this.coarseS));
     const runs = { swaps: 0, proposals: 0 };
     const within = (what: keyof typeof runs) => () => this.beat() && runs[what]++ < POLISH_RUNS[what];
     const goOn = within('swaps');
@@ -470,7 +471,7 @@ class Search {
     const before = run(polished);
     const may = Math.max(SAME_POINTS, SAME_SHARE * before.total);
     const most = before.total + may;
-    const trials = new Trials(asked, POLISH_STEP_S);
+    const trials = new Trials(asked, Math.max(POLISH_STEP_S, this.coarseS));
     trials.hold(polished);
     const unsafe = alarmsIn(before.findings).length;
     let plan = polished;
@@ -518,10 +519,11 @@ class Search {
     for (const s of shells) yield leaveGarment(s === shell ? plan : swapGarment(plan, shell.id, s), mid.id);
   }
 
-  /** The plan with one piece swapped for another of its like, or left at home. */
+  /** The plan with one piece swapped for another of its like, or left at home, or one cue without its pace or its shelter. */
   private *singleChanges(plan: Plan): Generator<Plan> {
     const { closet, sport, barriers = false } = this.request;
-    for (const g of alongOf(closet, plan)) {
+    const along = alongOf(closet, plan);
+    for (const g of along) {
       const like = closet.filter(
         (o) =>
           o.group === g.group &&
@@ -531,10 +533,11 @@ class Search {
           (barriers || !isBarrierLiner(o)),
       );
       for (const other of like) yield swapGarment(plan, g.id, other);
-      const helmet = g.group === 'head' && g.role === 'over';
-      if (g.group === 'face' || g.group === 'eyes' || (g.group === 'head' && !helmet) || g.group === 'hands')
-        yield leaveGarment(plan, g.id);
+      if (isSpare(g, along)) yield leaveGarment(plan, g.id);
     }
+    for (const [i, { pace, shelter }] of plan.cues.entries())
+      if (pace || shelter)
+        yield tidy({ ...plan, cues: plan.cues.map((c, k) => (k === i ? { atS: c.atS, actions: c.actions } : c)) });
   }
 
   private explain(plan: Plan, curve: CurvePoint[]): Planned {
@@ -548,6 +551,16 @@ class Search {
     return { plan, scored, safe, cues, mustNotMiss: mustNotMiss(cues), curve, simulations: this.course.phasesWalked };
   }
 }
+
+/** Whether somebody may go without it at all: nobody goes without shoes, a helmet, a base, or the one layer over the legs or feet. */
+function isSpare(g: Garment, along: readonly Garment[]): boolean {
+  if (g.role === 'footwear' || g.role === 'short' || (g.group === 'head' && g.role === 'over')) return false;
+  if (g.group === 'torso') return g.role !== 'base';
+  if (g.group !== 'legs' && g.group !== 'feet') return true;
+  if (!COVERS.has(g.role)) return true;
+  return along.some((o) => o !== g && o.group === g.group && COVERS.has(o.role));
+}
+const COVERS: ReadonlySet<Garment['role']> = new Set(['base', 'mid', 'shell']);
 
 /** Ids of what one kit has and another has not. */
 function newTo(old: Kit, kit: Kit): Set<string> {

@@ -4,12 +4,11 @@ import { checkWeights, type Weights } from '@/core/judge/cost';
 import type { Plan } from '@/core/kit/plan';
 import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import { alongOf, swapGarment, takeGarment } from '@/core/kit/edit';
+import { compared, type Compared, type SchoolTried } from './partings';
 import { MOUTH_COVERED } from './wishes';
-import { mostMoved, type Moved } from '@/core/questions/mostMoved';
-import { makePlan, type Planned, type PlanRequest, type Progress } from './planner';
+import { makePlan, type PlanRequest, type Progress } from './planner';
 import type { Scored } from '@/core/judge/scorePlan';
 import { runInFull } from '@/core/questions/question';
-import { isWorn } from '@/core/kit/replay';
 
 /** One way of thinking about clothes, as a constraint on the same search. */
 export interface School {
@@ -158,75 +157,52 @@ export const SCHOOLS: readonly School[] = [
   },
 ];
 
-export interface SchoolPlan {
-  school: Pick<School, 'id' | 'name'>;
-  planned: Planned;
+/** Checks a choice of schools. @throws OutOfRange for unknown ids, fewer than two or more than four */
+export function schoolsOf(ids: readonly string[]): School[] {
+  if (ids.length < 2 || ids.length > 4) throw new OutOfRange('schools', ids.length, 'two to four');
+  return ids.map(schoolOf);
 }
 
-/** Where two plans part: the moment of the largest difference, what differs there, and what that comes to. */
-export interface Parting {
-  a: string;
-  b: string;
-  atS: number;
-  /** torso skin, °C, and water in the layers, g, of both at that moment */
-  torsoC: [number, number];
-  waterG: [number, number];
-  moved: Moved;
-  /** ids of what only the one and only the other wears at that moment */
-  wornOnly: [string[], string[]];
+/** @throws OutOfRange for an unknown id */
+export function schoolOf(id: string): School {
+  const school = SCHOOLS.find((s) => s.id === id);
+  if (!school) throw new OutOfRange('school', id, SCHOOLS.map((s) => s.id).join(', '));
+  return school;
 }
 
-export interface Compared {
-  plans: SchoolPlan[];
-  /** schools that cannot be followed from this closet, and why */
-  impossible: { id: string; name: string; why: string }[];
-  partings: Parting[];
+/** Plans one school; each is a search of its own, which may run beside the others. */
+export function trySchool(request: PlanRequest, school: School, progress: Progress = () => true): SchoolTried {
+  const { id, name } = school;
+  const impossible = (why: string): SchoolTried => ({ kind: 'impossible', of: { id, name, why } });
+  if (school.needs && !request.closet.some(school.needs)) return impossible('the closet has nothing of that kind');
+  try {
+    const planned = makePlan(
+      {
+        ...request,
+        closet: request.closet.filter((g) => !school.leaves(g)),
+        weights: { ...request.weights, ...school.weights },
+        ...school.habits,
+      },
+      progress,
+    );
+    const plan = kept(request, school, planned.plan);
+    if (plan === null) return impossible('nothing of that kind can be worn or carried on this outing');
+    return {
+      kind: 'plan',
+      of: { school: { id, name }, planned: { ...planned, plan, scored: byOwnWeights(request, plan) } },
+    };
+  } catch (e) {
+    if (!(e instanceof OutOfRange)) throw e;
+    return impossible(`${e.field}: ${String(e.value)}`);
+  }
 }
 
 /**
- * Plans two to four schools on one outing from one closet, and finds where each parts from the best.
+ * Plans two to four schools on one outing from one closet, one after the other, and finds where each parts from the first.
  * @param ids from SCHOOLS @throws OutOfRange for unknown ids, fewer than two or more than four
  */
-export function compareSchools(
-  request: PlanRequest,
-  ids: readonly string[],
-  progress: Progress = () => true,
-): Compared {
-  if (ids.length < 2 || ids.length > 4) throw new OutOfRange('schools', ids.length, 'two to four');
-  const chosen = ids.map((id) => {
-    const school = SCHOOLS.find((s) => s.id === id);
-    if (!school) throw new OutOfRange('school', id, SCHOOLS.map((s) => s.id).join(', '));
-    return school;
-  });
-  const plans: SchoolPlan[] = [];
-  const impossible: Compared['impossible'] = [];
-  chosen.forEach((school, i) => {
-    const { id, name } = school;
-    if (school.needs && !request.closet.some(school.needs)) {
-      impossible.push({ id, name, why: 'the closet has nothing of that kind' });
-      return;
-    }
-    try {
-      const planned = makePlan(
-        {
-          ...request,
-          closet: request.closet.filter((g) => !school.leaves(g)),
-          weights: { ...request.weights, ...school.weights },
-          ...school.habits,
-        },
-        (done, says) => progress((i + done) / chosen.length, `${name}: ${says.toLowerCase()}`),
-      );
-      const plan = kept(request, school, planned.plan);
-      if (plan === null)
-        impossible.push({ id, name, why: 'nothing of that kind can be worn or carried on this outing' });
-      else plans.push({ school: { id, name }, planned: { ...planned, plan, scored: byOwnWeights(request, plan) } });
-    } catch (e) {
-      if (!(e instanceof OutOfRange)) throw e;
-      impossible.push({ id, name, why: `${e.field}: ${String(e.value)}` });
-    }
-  });
-  const partings = plans.slice(1).map((p) => parting(plans[0], p));
-  return { plans, impossible, partings };
+export function compareSchools(request: PlanRequest, ids: readonly string[]): Compared {
+  return compared(schoolsOf(ids).map((school) => trySchool(request, school)));
 }
 
 /**
@@ -254,27 +230,4 @@ function byOwnWeights(r: PlanRequest, plan: Plan): Scored {
   const { person, closet, timeline, damp, waiting } = r;
   const weights = checkWeights(r.weights);
   return runInFull({ person, closet, timeline, plan, damp, weights, waiting });
-}
-
-function parting(a: SchoolPlan, b: SchoolPlan): Parting {
-  const x = a.planned.scored;
-  const y = b.planned.scored;
-  const apart = (r: number) =>
-    Math.abs(x.metrics.torsoSkin[r] - y.metrics.torsoSkin[r]) / 1.5 +
-    Math.abs(x.metrics.waterG[r] - y.metrics.waterG[r]) / 50;
-  let row = 0;
-  for (let r = 1; r < Math.min(x.series.rows, y.series.rows); r++) if (apart(r) > apart(row)) row = r;
-  const worn = (p: Planned) =>
-    [...p.plan.worn, ...p.plan.carried].filter((id) => isWorn(p.plan, id, x.series.timeS[row]));
-  const [mine, theirs] = [worn(a.planned), worn(b.planned)];
-  const both = (of: (s: Scored) => Float64Array): [number, number] => [of(x)[row], of(y)[row]];
-  return {
-    a: a.school.id,
-    b: b.school.id,
-    atS: x.series.timeS[row],
-    torsoC: both((s) => s.metrics.torsoSkin),
-    waterG: both((s) => s.metrics.waterG),
-    moved: mostMoved(x, y),
-    wornOnly: [mine.filter((id) => !theirs.includes(id)), theirs.filter((id) => !mine.includes(id))],
-  };
 }

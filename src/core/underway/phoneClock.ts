@@ -15,7 +15,10 @@ export const SAID_MS = 60_000;
  * @param askedMs when it was asked and @param heardMs when the answer was there, by the phone's clock, ms since 1970 UTC
  * @param serverMs when it was answered, by the server's
  */
-export function readPhoneClock({ askedMs, heardMs }: { askedMs: number; heardMs: number }, serverMs: number): PhoneClock {
+export function readPhoneClock(
+  { askedMs, heardMs }: { askedMs: number; heardMs: number },
+  serverMs: number,
+): PhoneClock {
   return { aheadMs: (askedMs + heardMs) / 2 - serverMs, unsureMs: Math.abs(heardMs - askedMs) / 2 };
 }
 

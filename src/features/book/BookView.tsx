@@ -132,14 +132,17 @@ export function BookView({
   };
 
   const season = seasonOf(list);
-  const remind = async (cause: string, cue: boolean) => {
+  const remind = async (cause: string, it: 'a cue' | 'no cue') => {
+    const cue = it === 'a cue';
     try {
       await request('PATCH', '/api/book', { cause, cue });
       setCues((r) => (cue ? [...new Set([...r, cause])] : r.filter((id) => id !== cause)));
       setProblems([]);
       say(
-        cue ? 'A cue from now on: at the door, on the score and on the phone, on days that may go that way.' : 'No cue any more.',
-        () => void remind(cause, !cue),
+        cue
+          ? 'A cue from now on: at the door, on the score and on the phone, on days that may go that way.'
+          : 'No cue any more.',
+        () => void remind(cause, cue ? 'no cue' : 'a cue'),
       );
     } catch (e) {
       setProblems(problemsOf(e));
@@ -247,7 +250,7 @@ export function BookView({
               causes={causes}
               refused={refused}
               cues={cues}
-              onCue={(id, cue) => void remind(id, cue)}
+              onCue={(id, it) => void remind(id, it)}
               onLight={setLit}
               onCall={(id, it) => {
                 setLit(null);

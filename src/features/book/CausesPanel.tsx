@@ -27,7 +27,7 @@ export function CausesPanel({
   refused: readonly string[];
   /** causes that are a cue for the next winter */
   cues: readonly string[];
-  onCue: (cause: string, is: boolean) => void;
+  onCue: (cause: string, it: 'a cue' | 'no cue') => void;
   onLight: (cause: string | null) => void;
   onCall: (cause: string, it: 'chance' | 'a cause') => void;
 }) {
@@ -63,7 +63,7 @@ export function CausesPanel({
                 size="small"
                 className="no-print"
                 aria-pressed={cues.includes(c.id)}
-                onClick={() => onCue(c.id, !cues.includes(c.id))}
+                onClick={() => onCue(c.id, cues.includes(c.id) ? 'no cue' : 'a cue')}
               >
                 {cues.includes(c.id) ? 'A cue: take it off' : 'Make it a cue'}
               </Button>
@@ -114,7 +114,7 @@ function KeptCues({
 }: {
   cues: readonly string[];
   shown: readonly Cause[];
-  onCue: (cause: string, is: boolean) => void;
+  onCue: (cause: string, it: 'a cue' | 'no cue') => void;
 }) {
   const others = SUSPECTS.filter((s) => cues.includes(s.id) && !shown.some((c) => c.id === s.id));
   if (others.length === 0) return null;
@@ -123,7 +123,7 @@ function KeptCues({
       {others.map((s) => (
         <li key={s.id} className="flex flex-wrap items-center gap-x-2">
           <b>{s.then}</b> <span className="text-[12px] text-ink-2">a cue from other days</span>
-          <Button size="small" kind="quiet" onClick={() => onCue(s.id, false)}>
+          <Button size="small" kind="quiet" onClick={() => onCue(s.id, 'no cue')}>
             Take it off
           </Button>
         </li>

@@ -154,7 +154,14 @@ export function FrontView(props: FrontProps) {
               <Headline door={door} units={units} onLay={onLay} onPrint={onPrint} laying={lay.isPending} />
               {answer && (
                 <div>
-                  <AnswerBody door={door} answer={answer} cue={cue} onCue={setCue} units={units} />
+                  <AnswerBody
+                    door={door}
+                    answer={answer}
+                    cue={cue}
+                    onCue={setCue}
+                    winterCues={props.winterCues}
+                    units={units}
+                  />
                 </div>
               )}
             </div>

@@ -147,6 +147,7 @@ export function stationWeather(siteId: string, atMs: number, seed: number): Stat
 export function stationObserved(siteId: string, fromMs: number, toMs: number, seed: number): StationObserved {
   const { station } = SITES.find((s) => s.station.id === siteId)!;
   const hours: ForecastHour[] = [];
-  for (let t = Math.floor(fromMs / HOUR_MS) * HOUR_MS; t < toMs + HOUR_MS; t += HOUR_MS) hours.push(weatherOf(siteId, t, seed));
+  for (let t = Math.floor(fromMs / HOUR_MS) * HOUR_MS; t < toMs + HOUR_MS; t += HOUR_MS)
+    hours.push(weatherOf(siteId, t, seed));
   return { station, hours };
 }

@@ -6,7 +6,9 @@ import {
   hasFault,
   LEAST_DAYS,
   LONG_S,
+  RAINS_MM,
   SUSPECTS,
+  winterCues,
   WINDY_MS,
 } from '@/core/afterwards/causes';
 import { aDay } from '#tests/support/aDay';
@@ -95,5 +97,31 @@ describe('everything that is looked for', () => {
   });
   it('has a name of its own each', () => {
     expect(new Set(SUSPECTS.map((s) => s.id)).size).toBe(SUSPECTS.length);
+  });
+});
+
+describe('a cause that was made a cue', () => {
+  const says = (ids: string[], facts = {}) => winterCues(ids, aDay({}, facts).facts);
+  it('is said on any day where it is a habit, and once where two say the same', () => {
+    expect(says(['fast'])).toEqual(['Start slower, and cooler.']);
+    expect(says(['missed cues, wet', 'missed cues, cold'], { cues: 1 })).toEqual(['Take the phone along and tap.']);
+    expect(says(['nothing that is known'])).toEqual([]);
+  });
+  it.each([
+    ['windy', { windMs: WINDY_MS }, { windMs: WINDY_MS + 0.1 }],
+    ['stood without the jacket', { longestStopS: LONG_S }, { longestStopS: LONG_S + 1 }],
+    [
+      'stood in wind, liners only',
+      { longestStopS: LONG_S + 1 },
+      { longestStopS: LONG_S + 1, stopWindMs: WINDY_MS + 1 },
+    ],
+    ['it fell', { fallsMm: RAINS_MM }, { fallsMm: RAINS_MM + 0.1 }],
+    ['in the dark', { darkShare: 0.49 }, { darkShare: 0.5 }],
+    ['many layers', { layers: 2 }, { layers: 3 }],
+    ['shut, warm', { shellShut: false }, { shellShut: true }],
+    ['missed cues, wet', { cues: 0 }, { cues: 1 }],
+  ])('%s: only on a day that may go that way', (id, not, may) => {
+    expect(says([id], not)).toEqual([]);
+    expect(says([id], may)).toHaveLength(1);
   });
 });

@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { render, screen, within } from '@testing-library/react';
+import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { causes } from '@/core/afterwards/causes';
 import { nothingLearned } from '@/core/calibrate/learned';
@@ -43,13 +43,19 @@ describe('what days have in common, on the page', () => {
     ...Array.from({ length: 5 }, (_, i) => entry(i, { day: aDay({ was: 'too cold' }, windy) })),
     ...Array.from({ length: 25 }, (_, i) => entry(10 + i)),
   ];
-  const show = (units: 'metric' | 'imperial', onCall = jest.fn(), refused: string[] = []) => {
+  const show = (
+    units: 'metric' | 'imperial',
+    onCall = jest.fn(),
+    { refused = [], cues = [], onCue = jest.fn() }: { refused?: string[]; cues?: string[]; onCue?: jest.Mock } = {},
+  ) => {
     render(
       <CausesPanel
         units={units}
         days={days}
         causes={causes(days.map((d) => d.day))}
         refused={refused}
+        cues={cues}
+        onCue={onCue}
         onLight={() => {}}
         onCall={onCall}
       />,
@@ -64,12 +70,24 @@ describe('what days have in common, on the page', () => {
     expect(screen.getByRole('img', { name: '0 of 25 other days' }).querySelectorAll('rect')).toHaveLength(25);
   });
   it('can be called chance, and looked for again', async () => {
-    const onCall = show('imperial', jest.fn(), ['fast']);
+    const onCall = show('imperial', jest.fn(), { refused: ['fast'] });
     expect(screen.getByRole('heading', { level: 3 }).textContent).toContain('16 mph');
     await userEvent.click(screen.getByRole('button', { name: 'That is chance' }));
     expect(onCall).toHaveBeenLastCalledWith('windy', 'chance');
     await userEvent.click(screen.getByRole('button', { name: 'Look for it again' }));
     expect(onCall).toHaveBeenLastCalledWith('fast', 'a cause');
+  });
+  it('is made a cue for the next winter and taken off again, also one that these days no longer show', async () => {
+    const onCue = jest.fn();
+    show('metric', jest.fn(), { onCue });
+    await userEvent.click(screen.getByRole('button', { name: 'Make it a cue', pressed: false }));
+    expect(onCue).toHaveBeenLastCalledWith('windy', 'a cue');
+    cleanup();
+    show('metric', jest.fn(), { onCue, cues: ['windy', 'fast'] });
+    await userEvent.click(screen.getByRole('button', { name: 'A cue: take it off', pressed: true }));
+    expect(onCue).toHaveBeenLastCalledWith('windy', 'no cue');
+    await userEvent.click(screen.getByRole('button', { name: 'Take it off' }));
+    expect(onCue).toHaveBeenLastCalledWith('fast', 'no cue');
   });
 });
 

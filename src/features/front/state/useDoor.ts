@@ -108,6 +108,7 @@ export function useDoor(p: DoorProps) {
       if (live !== null) edited.commit(live);
     },
     garments: useMemo(() => new Map(p.closet.map((g) => [g.id, g])), [p.closet]),
+    person: p.person,
   };
 }
 

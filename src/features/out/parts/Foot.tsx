@@ -106,8 +106,8 @@ export function SentLine({ o }: { o: Out }) {
       </Line>
       {o.putBackMs !== 0 && (
         <Line icon={<ClockAlert size={18} aria-hidden="true" />}>
-          This phone’s clock is {howLong(Math.abs(o.putBackMs) / 1000)} {o.putBackMs > 0 ? 'ahead' : 'behind'}: times here
-          are those of the server it was packed from
+          This phone’s clock is {howLong(Math.abs(o.putBackMs) / 1000)} {o.putBackMs > 0 ? 'ahead' : 'behind'}: times
+          here are those of the server it was packed from
         </Line>
       )}
       {o.refused.length > 0 && (

@@ -1,4 +1,7 @@
 'use client';
+import { winterCues } from '@/core/afterwards/causes';
+import { factsOf } from '@/core/afterwards/facts';
+import { WinterCues } from '@/ui/WinterCues';
 import { useMemo, useState } from 'react';
 import type { Garment } from '@/core/clothing/garment';
 import { safetyList } from '@/core/questions/safetyList';
@@ -53,7 +56,8 @@ export function DoorScreen({ o, units }: { o: Out; units: Units }) {
   const { timeline } = meantNow(opened, out);
   const asked = safetyList({ timeline, plan: out.plan }, of([...worn, ...carried])).filter((i) => ASKED.has(i.item));
   const { person, winterCues: ids = [] } = pack;
-  const own = ids.length > 0 ? winterCues(ids, factsOf({ timeline, plan: out.plan, closet: pack.closet, out, person })) : [];
+  const own =
+    ids.length > 0 ? winterCues(ids, factsOf({ timeline, plan: out.plan, closet: pack.closet, out, person })) : [];
   const packed = [
     ...of(carried).map((g) => ({ key: g.id, name: g.name, garment: g.id as string | null, why: '' })),
     ...asked.map((i) => ({ key: i.item, name: i.item, garment: null, why: i.says })),

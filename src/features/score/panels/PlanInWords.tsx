@@ -52,7 +52,10 @@ export function PlanInWords({
           <b>Carry:</b> {names(plan.carried)}.
         </p>
         <WinterCues
-          says={winterCues(ids, factsOfPlan({ timeline, plan, closet: [...garments.values()], person: score.person }))}
+          says={winterCues(
+            ids,
+            factsOfPlan({ timeline, plan, closet: [...garments.values()], person: score.setting.person }),
+          )}
           className="mt-1"
         />
         <p className="text-ink-2">
