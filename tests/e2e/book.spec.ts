@@ -27,7 +27,7 @@ test('the book: filters grey, a piece lights its days, causes can be called chan
   await page.getByRole('button', { name: /^too warm \d+$/ }).click();
   await expect(shown(page)).not.toContainText('34 of 34');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Show all' }).click();
+  await expect(shown(page)).toContainText('34 of 34');
   await page.getByRole('button', { name: 'Wind shell', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Wind shell', exact: true })).toHaveAttribute('aria-pressed', 'true');
   await page.getByRole('button', { name: 'Show all' }).click();
@@ -42,6 +42,29 @@ test('the book: filters grey, a piece lights its days, causes can be called chan
   await expect(page.getByText('One cause is called chance.')).toBeVisible();
   await page.getByRole('button', { name: 'Look for it again' }).click();
   await expect(causes.first()).toHaveText(first.replace(/\n+/g, ''), { useInnerText: false });
+  // A cause is made a cue for the next winter, and taken off again.
+  await causes.first().getByRole('button', { name: 'Make it a cue' }).click();
+  await expect(causes.first().getByRole('button', { name: 'A cue: take it off' })).toBeVisible();
+  await page.reload();
+  await causes.first().getByRole('button', { name: 'A cue: take it off' }).click();
+  await expect(causes.first().getByRole('button', { name: 'Make it a cue' })).toBeVisible();
+  // The pointer's line runs through the lanes; a dragged stretch is drawn by itself, and the winter comes back.
+  const lanes = page.getByRole('group', { name: /^Days of the winter/ });
+  const box = (await lanes.boundingBox())!;
+  await page.mouse.move(box.x + 100, box.y + 300);
+  await expect(page.locator('line[stroke-dasharray="1 2"]')).toHaveCount(2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 200, box.y + 304, { steps: 4 });
+  await page.mouse.move(box.x + 320, box.y + 306, { steps: 4 });
+  await page.mouse.up();
+  await expect(page.getByText(/^\d+ of 34 days, \d/)).toBeVisible();
+  expect(await lanes.getByRole('button').count()).toBeLessThan(20);
+  await page.getByRole('button', { name: 'Whole winter' }).click();
+  await expect(lanes.getByRole('button')).toHaveCount(34);
+  await page.keyboard.press('w');
+  await expect(page.getByText(/^\d+ of 34 days, \d/)).toBeVisible();
+  await page.keyboard.press('w');
+  await expect(lanes.getByRole('button')).toHaveCount(34);
   // Days by key; Enter opens the chosen one.
   const name = page.getByRole('region', { name: 'Lang Tarn' });
   await expect(name).toBeVisible();
@@ -83,6 +106,12 @@ test('afterwards: words, weights and a moved cue are kept at once, and what it t
   await expect(page.getByRole('heading', { level: 1 })).toContainText('too cold somewhere', { timeout: 30_000 });
   await torso.getByRole('button', { name: 'fine' }).click();
   await expect(torso.getByRole('button', { name: 'fine' })).toHaveAttribute('aria-pressed', 'true');
+  // The weather as the station measured it, in one tap.
+  const weather = page.getByRole('group', { name: 'The weather that really was' });
+  await expect(weather.getByText(/^Station .* measured −?\d/)).toBeVisible();
+  await weather.getByRole('button', { name: 'Take it as it was' }).click();
+  await expect(weather.getByText('Taken.')).toBeVisible();
+  await expect(weather.getByRole('textbox', { name: 'Air, mean' })).not.toHaveValue('');
   // The cue by key, a minute at a time.
   const cue = page.getByRole('slider', { name: /^cue 1, done/ });
   const before = await cue.getAttribute('aria-valuenow');

@@ -331,7 +331,8 @@ test('what is tapped without a network is sent when there is one, once, and anot
   await expect(third.getByText(/This phone’s clock is 10 min ahead/)).toBeVisible();
   const before = Date.now();
   const sent = third.waitForRequest((r) => r.method() === 'POST' && r.url().endsWith('/taps'));
-  await third.getByRole('checkbox', { name: /^Head/ }).uncheck();
+  await third.getByRole('checkbox', { name: /^Head/ }).click();
+  await expect(third.getByRole('checkbox', { name: /^Head/ })).not.toBeChecked();
   await expect(third.getByText(/Kept here, 1 to send/)).toBeVisible();
   await third.evaluate(() => window.dispatchEvent(new Event('online')));
   const atMs = (await sent).postDataJSON().taps[0].atMs as number;

@@ -20,8 +20,9 @@ import { DayPanel } from './DayPanel';
 import { Filters } from './Filters';
 import { EVERYTHING, FEELINGS, goingsOf, isLaidOut, shows, winterOf, type Filter, type Told } from './filters';
 import { BOOK_KEYS, type BookKey } from './keys';
-import { Damaged, Empty, Headline, Legend } from './parts';
+import { Damaged, Empty, Headline, Legend, StretchLine } from './parts';
 import { SeasonChart } from './SeasonChart';
+import { monthRound, movedTo } from './stretch';
 import { WearMatrix, type Piece } from './WearMatrix';
 
 /** Rows of the matrix until one asks for all. */
@@ -57,6 +58,8 @@ export function BookView({
   const [cues, setCues] = useState<readonly string[]>(winterCues);
   const [problems, setProblems] = useState<Problem[]>([]);
   const [rows, setRows] = useState<number | null>(ROWS);
+  const [pointed, setPointed] = useState<string | null>(null);
+  const [stretch, setStretch] = useState<readonly [number, number] | null>(null);
   const [help, setHelp] = useState(false);
   const find = useRef<HTMLInputElement>(null);
   const router = useRouter();
@@ -75,7 +78,13 @@ export function BookView({
   const shown = new Set((suspect ? list.filter((d) => suspect.holds(d.day)) : list).map((d) => d.id));
   const at = days.findIndex((d) => d.id === chosen);
   const open = (id: string) => router.push(`/outing/${id}/after`);
-  const go = (i: number) => days[i] && setChosen(days[Math.max(0, Math.min(days.length - 1, i))].id);
+  const go = (i: number) => {
+    if (!days[i]) return;
+    setChosen(days[i].id);
+    if (stretch) setStretch(movedTo(stretch, i, days.length));
+  };
+  const drawn = stretch ? days.slice(stretch[0], stretch[1] + 1) : days;
+  const indexOf = (id: string) => days.findIndex((d) => d.id === id);
   const isWrong = (d: Told) => FAULTS.some((f) => hasFault(d.day, f));
   const byMonth = (sign: number) => {
     const from = days[at]?.startMs ?? 0;
@@ -93,8 +102,20 @@ export function BookView({
       go(next >= 0 ? next : days.findIndex(isWrong));
     },
     open: () => chosen && open(chosen),
+    stretch: () =>
+      setStretch(
+        stretch || at < 0
+          ? null
+          : monthRound(
+              days.map((d) => d.startMs),
+              at,
+            ),
+      ),
     find: () => find.current?.focus(),
-    all: () => setFilter(EVERYTHING),
+    all: () => {
+      setFilter(EVERYTHING);
+      setStretch(null);
+    },
     going: (key) => {
       const going = goingsOf(days)[Number(key) - 1];
       if (going) setFilter({ ...filter, goings: filter.goings.has(going) ? new Set() : new Set([going]) });
@@ -112,8 +133,10 @@ export function BookView({
     (e, hot) => {
       const pressed = [...(hot.shift ? ['shift'] : []), ...(hot.keys ?? [])].join('+');
       const row = BOOK_KEYS.find((k) => k.keys.split(',').includes(pressed) || k.also === pressed);
-      // A button or a slider that is focused has these keys for itself.
-      if (!row || (e.target as HTMLElement | null)?.closest('button, [role="slider"], a, [role="combobox"]')) return;
+      // What is focused has its own keys for itself: a slider all of them, a button or a link the one that presses it.
+      const mine =
+        pressed === 'enter' ? 'button, a, [role="slider"], [role="combobox"]' : '[role="slider"], [role="combobox"]';
+      if (!row || (e.target as HTMLElement | null)?.closest(mine)) return;
       e.preventDefault();
       does[row.does](pressed);
     },
@@ -182,6 +205,7 @@ export function BookView({
                   onChange={(w) => {
                     setWinter(Number(w));
                     setChosen(null);
+                    setStretch(null);
                   }}
                 />
               </span>
@@ -195,20 +219,30 @@ export function BookView({
                 </Button>
               </p>
             )}
+            <StretchLine
+              days={days}
+              drawn={drawn}
+              onWhole={() => setStretch(null)}
+              onMonth={at < 0 ? null : () => does.stretch('')}
+            />
             <div className="mt-1 overflow-x-auto" tabIndex={0} role="region" aria-label="The winter, day by day">
               <div className="min-w-[760px]">
                 <SeasonChart
-                  days={days}
+                  days={drawn}
                   shown={shown}
                   chosen={chosen}
                   onChoose={setChosen}
                   onOpen={open}
+                  pointed={pointed}
+                  onPoint={setPointed}
+                  onStretch={(first, last) => setStretch([indexOf(first), indexOf(last)])}
                   units={units}
                 />
                 <WearMatrix
-                  days={days}
+                  days={drawn}
                   shown={shown}
                   chosen={chosen}
+                  pointed={pointed}
                   pieces={pieces}
                   picked={filter.pieces}
                   onPick={(g) => {

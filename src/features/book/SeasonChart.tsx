@@ -13,6 +13,7 @@ import { CLO, DATES, FELT, GUTTER, HIGH, MISS, MONTHS, NOTES, PAD } from './lane
 import { DayMark } from './Marks';
 import { Gutter, Notes } from './SeasonSides';
 import { feelsTicks } from './ticks';
+import { useHand } from './useHand';
 
 /** Room a mark needs, px. */
 const MARK = 21;
@@ -23,6 +24,11 @@ export interface ChartProps {
   chosen: string | null;
   onChoose: (id: string) => void;
   onOpen: (id: string) => void;
+  /** the day under the pointer, whose line runs through all lanes */
+  pointed: string | null;
+  onPoint: (id: string | null) => void;
+  /** a dragged stretch, by its first and last day, is looked at by itself */
+  onStretch: (first: string, last: string) => void;
   units: Units;
 }
 
@@ -52,8 +58,20 @@ export function SeasonChart(p: ChartProps) {
 const HEAT = (c: number): string =>
   c > 0 ? 'var(--color-heat-2)' : c > -8 ? 'var(--color-heat-1)' : c > -16 ? 'var(--color-heat-0)' : C.cold;
 
-function Lanes({ days, shown, chosen, onChoose, onOpen, units, width }: ChartProps & { width: number }) {
+function Lanes({
+  days,
+  shown,
+  chosen,
+  onChoose,
+  onOpen,
+  pointed,
+  onPoint,
+  onStretch,
+  units,
+  width,
+}: ChartProps & { width: number }) {
   const xs = places(days, width);
+  const { drag, hand, lanes } = useHand(days, xs, { onPoint, onStretch });
   const felt = days.map((d) => d.day.feelsC);
   const airs = days.map((d) => d.day.airC);
   const [low, high] = [Math.min(...felt) - 3, Math.max(...airs, ...felt) + 2];
@@ -68,11 +86,13 @@ function Lanes({ days, shown, chosen, onChoose, onOpen, units, width }: ChartPro
   const banded = days.map((d, i) => ({ d, x: xs[i] })).filter(({ d }) => d.miss);
   return (
     <svg
+      ref={lanes}
       width={width}
       height={HIGH}
       role="group"
       aria-label="Days of the winter: choose one, or go through them with the arrow keys"
       className="block select-none"
+      {...hand()}
     >
       {[FELT, CLO, MISS].map((lane) => (
         <rect
@@ -88,6 +108,17 @@ function Lanes({ days, shown, chosen, onChoose, onOpen, units, width }: ChartPro
       {at >= 0 && (
         <rect x={xs[at] - 10} y={FELT.top} width={20} height={HIGH - FELT.top} fill="var(--color-act)" opacity={0.09} />
       )}
+      {drag && (
+        <rect
+          x={Math.min(...drag)}
+          y={FELT.top}
+          width={Math.abs(drag[1] - drag[0])}
+          height={HIGH - FELT.top}
+          fill="var(--color-act)"
+          opacity={0.16}
+        />
+      )}
+      <PointedLine x={xs[days.findIndex((d) => d.id === pointed)]} y1={FELT.top} y2={HIGH - DATES.high} />
       {monthsOf(days, xs, width).map((m) => (
         <g key={m.name}>
           {m.x > 1 && <line x1={m.x} x2={m.x} y1={MONTHS.top + 2} y2={HIGH - DATES.high} stroke={C.grid2} />}
@@ -190,6 +221,12 @@ function Lanes({ days, shown, chosen, onChoose, onOpen, units, width }: ChartPro
       ))}
     </svg>
   );
+}
+
+/** The line of the day under the pointer; no place: none. */
+export function PointedLine({ x, y1, y2 }: { x: number | undefined; y1: number; y2: number }) {
+  if (x === undefined) return null;
+  return <line x1={x} x2={x} y1={y1} y2={y2} stroke={C.ink} strokeDasharray="1 2" pointerEvents="none" />;
 }
 
 function CloSteps({

@@ -5,7 +5,7 @@ import { C } from '@/ui/draw/palette';
 import { useWidth } from '@/ui/draw/useWidth';
 import type { Told } from './filters';
 import { GUTTER, NOTES } from './lanes';
-import { places } from './SeasonChart';
+import { places, PointedLine } from './SeasonChart';
 
 export interface Piece {
   garment: Garment;
@@ -23,6 +23,7 @@ export function WearMatrix({
   days,
   shown,
   chosen,
+  pointed,
   pieces,
   picked,
   onPick,
@@ -31,6 +32,7 @@ export function WearMatrix({
   days: readonly Told[];
   shown: ReadonlySet<string>;
   chosen: string | null;
+  pointed: string | null;
   pieces: readonly Piece[];
   /** garments by which days are filtered */
   picked: ReadonlySet<string>;
@@ -78,6 +80,7 @@ export function WearMatrix({
           aria-label="Days on which each piece came along; the numbers stand beside"
         >
           {at >= 0 && <rect x={xs[at] - 10} y={0} width={20} height={high} fill="var(--color-act)" opacity={0.09} />}
+          <PointedLine x={xs[days.findIndex((d) => d.id === pointed)]} y1={0} y2={high} />
           {rows.map(({ wear, piece }, r) => (
             <g key={piece.garment.id} transform={`translate(0 ${r * ROW})`}>
               <line x1={0} x2={width} y1={ROW - 0.5} y2={ROW - 0.5} stroke={C.grid} />

@@ -5,6 +5,7 @@ export type BookKey =
   | 'month after'
   | 'wrong'
   | 'open'
+  | 'stretch'
   | 'find'
   | 'print'
   | 'help'
@@ -29,6 +30,7 @@ export const BOOK_KEYS: readonly KeyRow[] = [
   { does: 'month after', keys: 'shift+arrowright', shown: 'Shift →', says: 'a month after' },
   { does: 'wrong', keys: 'n', shown: 'N', says: 'the next that went wrong' },
   { does: 'open', keys: 'enter', shown: 'Enter', says: 'open the day' },
+  { does: 'stretch', keys: 'w', shown: 'W', says: 'the month about the day, and the whole winter again' },
   { does: 'find', keys: '/', shown: '/', says: 'find' },
   { does: 'going', keys: '1,2,3,4,5', shown: '1–5', says: 'one way of going, in their order' },
   { does: 'feeling', keys: 'f', shown: 'F', says: 'the next feeling: right, too warm, too cold, wet' },

@@ -1,8 +1,10 @@
 import Link from 'next/link';
 import { FEW, seasonOf } from '@/core/afterwards/season';
-import { day as dayWords } from '@/formats/dates';
+import { day as dayWords, wholeDay } from '@/formats/dates';
 import type { BookEntry } from '@/store/book';
+import { Button } from '@/ui/Button';
 import { isLaidOut, type Told } from './filters';
+import { LEAST_STRETCH } from './stretch';
 
 /** The sentence over the book. */
 export function Headline({ days }: { days: readonly Told[] }) {
@@ -58,6 +60,44 @@ export function Legend() {
       ))}
       <span>a day: price by the days worn in what is shown, in your money</span>
     </>
+  );
+}
+
+/** What of the winter is drawn, and the way to more or less of it. */
+export function StretchLine({
+  days,
+  drawn,
+  onWhole,
+  onMonth,
+}: {
+  days: readonly Told[];
+  drawn: readonly Told[];
+  onWhole: () => void;
+  /** null: no day is chosen */
+  onMonth: (() => void) | null;
+}) {
+  if (days.length <= LEAST_STRETCH) return null;
+  return (
+    <p className="no-print mt-1 flex min-h-[26px] flex-wrap items-center gap-x-2 text-[12px] text-ink-2">
+      {drawn.length < days.length ? (
+        <>
+          <b>
+            {drawn.length} of {days.length} days, {wholeDay(drawn[0].startMs)} to{' '}
+            {wholeDay(drawn[drawn.length - 1].startMs)}
+          </b>
+          <Button size="small" onClick={onWhole}>
+            Whole winter
+          </Button>
+        </>
+      ) : (
+        <>
+          <span>Drag over some days to see them larger, or</span>
+          <Button size="small" kind="quiet" disabled={!onMonth} onClick={() => onMonth?.()}>
+            the month about the chosen day
+          </Button>
+        </>
+      )}
+    </p>
   );
 }
 

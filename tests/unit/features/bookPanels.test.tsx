@@ -123,6 +123,9 @@ describe('the winter as a drawing', () => {
         chosen="d2"
         onChoose={onChoose}
         onOpen={onOpen}
+        pointed={null}
+        onPoint={() => {}}
+        onStretch={() => {}}
         units="metric"
       />,
     );
@@ -171,6 +174,7 @@ describe('what came along', () => {
         days={Array.from({ length: 4 }, (_, i) => entry(i))}
         shown={new Set()}
         chosen={null}
+        pointed={null}
         pieces={[
           { garment: { ...puffy, price: 180 }, dryMin: Infinity },
           { garment: { ...shell, price: 90 }, dryMin: 90 },
