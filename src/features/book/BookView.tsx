@@ -15,6 +15,7 @@ import { Problems } from '@/ui/Problems';
 import { Select } from '@/ui/Select';
 import { useToasts } from '@/ui/toasts';
 import type { Problem } from '@/formats/problem';
+import { ByFelt } from './ByFelt';
 import { CausesPanel } from './CausesPanel';
 import { DayPanel } from './DayPanel';
 import { Filters } from './Filters';
@@ -291,6 +292,7 @@ export function BookView({
                 void call(id, it);
               }}
             />
+            <ByFelt days={list} units={units} />
             <Damaged entries={entries} />
             <section aria-labelledby="take" className="no-print border-t border-ink pt-2">
               <h2 id="take" className="font-semibold">

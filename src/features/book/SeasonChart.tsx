@@ -34,11 +34,11 @@ export interface ChartProps {
 
 /** Places of the days along the axis, px from the left of the lanes. */
 export function places(days: readonly Told[], width: number): number[] {
-  const inner = width - 2 * PAD;
+  const inner = width - PAD.left - PAD.right;
   return stretched(
     days.map((d) => d.startMs),
     MARK / inner,
-  ).map((x) => PAD + x * inner);
+  ).map((x) => PAD.left + x * inner);
 }
 
 /** The winter on one stretched axis: what it felt like, how much was worn, and felt minus said inside its band. */
@@ -249,7 +249,7 @@ function CloSteps({
       />
       {clo.ticks(3).map((t) => (
         <g key={t}>
-          {t > 0 && <line x1={16} x2={xs[xs.length - 1] + PAD - 1} y1={clo(t)} y2={clo(t)} stroke={C.grid} />}
+          {t > 0 && <line x1={16} x2={xs[xs.length - 1] + PAD.right - 1} y1={clo(t)} y2={clo(t)} stroke={C.grid} />}
           <text x={4} y={clo(t) + 3} fontSize={11} fill={C.ink3}>
             {t}
           </text>
