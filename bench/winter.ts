@@ -2,6 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import seedrandom from 'seedrandom';
 import { v4 } from 'uuid';
+import { closetAs } from '@/core/calibrate/garments';
 import { expects } from '@/core/calibrate/learn';
 import { SCALES, type FeltThen } from '@/core/calibrate/readings';
 import { athleteAs, nothingLearned, PARAMETER_NAMES, PARAMETERS, type Parameter } from '@/core/calibrate/learned';
@@ -337,7 +338,7 @@ ROWS.forEach((row, i) => {
   // As the application would: with what was learned so far.
   const planned = makePlan({
     person: athleteAs(DEMO_PERSON, learning.learned),
-    closet: CATALOGUE,
+    closet: closetAs(CATALOGUE, learning.learned.garments),
     timeline: opening.timeline,
     sport: meant.sport,
     maxCues: 4,
