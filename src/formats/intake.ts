@@ -1,4 +1,6 @@
 import type { Person } from '@/core/body/person';
+import type { ForecastHour } from '@/core/outing/forecast';
+import { withStations, type StationHours } from '@/core/outing/fromStations';
 import { outingFromRoute, timelineOf, type Outing } from '@/core/outing/outing';
 import type { RoutePoint } from '@/core/outing/route';
 import { MAX_CSV_BYTES, readForecastCsv } from './forecastCsv';
@@ -18,6 +20,15 @@ export interface Brought {
   person: Person;
   forecast: TextFile | null;
   route: TextFile | null;
+  /** what weather stations forecast, where it is wanted from there */
+  stations?: Stations;
+}
+
+/** The station one looks to, those about it, and how far its clock is ahead of UTC, min. */
+export interface Stations {
+  own: StationHours;
+  others: StationHours[];
+  utcOffsetMin: number;
 }
 
 /** What was made of it. */
@@ -30,15 +41,26 @@ export interface Taken {
 /** Makes an outing of files: a forecast, and a route or one leg by hand. @throws Refused with the reasons */
 export function takeIn(brought: Brought): Taken {
   const taken = brought.route ? fromRoute(brought, brought.route) : byHand(brought);
-  atDoor('Outing', () => timelineOf(taken.outing, brought.person));
-  return taken;
+  const { stations, person } = brought;
+  const { endS } = atDoor('Outing', () => timelineOf(taken.outing, person));
+  if (!stations) return taken;
+  const outing = atDoor('Form', () => withStations(taken.outing, stations.own, stations.others, endS));
+  atDoor('Outing', () => timelineOf(outing, person));
+  return { ...taken, outing };
 }
 
-function fromRoute({ form, person, forecast: csv }: Brought, route: TextFile): Taken {
-  if (!csv) refuse('Form', 'Hourly forecast', 'not chosen', 'an hourly forecast as CSV');
-  const forecast = readForecastCsv(textOf(csv, MAX_CSV_BYTES), csv.name);
+/** The hours that the start is held against: of a station, or of a file; null: neither was given. */
+const hoursOf = ({ stations, forecast }: Brought): ForecastHour[] | null =>
+  stations ? [...stations.own.hours] : forecast && readForecastCsv(textOf(forecast, MAX_CSV_BYTES), forecast.name);
+
+function fromRoute(brought: Brought, route: TextFile): Taken {
+  const { form, person, stations } = brought;
+  const forecast = hoursOf(brought);
+  if (!forecast)
+    refuse('Form', 'Hourly forecast', 'not chosen', 'an hourly forecast as CSV, or that of your weather station');
   const { name, points } = readGpx(textOf(route, MAX_GPX_BYTES), route.name);
-  const utcOffsetMin = Math.round((form.utcOffsetH ?? 0) * 60);
+  // A station's hours are on its own clock.
+  const utcOffsetMin = stations?.utcOffsetMin ?? Math.round((form.utcOffsetH ?? 0) * 60);
   const recorded = points[0].timeMs;
   const startMs = startOf(form, forecast, recorded === null ? null : recorded + utcOffsetMin * 60_000);
   const going = {
@@ -55,11 +77,19 @@ function fromRoute({ form, person, forecast: csv }: Brought, route: TextFile): T
   return { outing: atDoor(route.name, () => outingFromRoute(going, person)), points };
 }
 
-function byHand({ form, forecast: csv }: Brought): Taken {
-  if (!csv && form.airC === undefined)
-    refuse('Form', 'Hourly forecast', 'not chosen', 'an hourly forecast as CSV, or the air of the day by hand');
-  const forecast = csv ? readForecastCsv(textOf(csv, MAX_CSV_BYTES), csv.name) : steadyAir(form);
-  return { outing: outingByHand(form, startOf(form, forecast, null), forecast), points: null };
+function byHand(brought: Brought): Taken {
+  const { form, stations } = brought;
+  const hours = hoursOf(brought);
+  if (!hours && form.airC === undefined)
+    refuse(
+      'Form',
+      'Hourly forecast',
+      'not chosen',
+      'an hourly forecast as CSV, that of your weather station, or the air of the day by hand',
+    );
+  const forecast = hours ?? steadyAir(form);
+  const outing = outingByHand(form, startOf(form, forecast, null), forecast);
+  return { outing: stations ? { ...outing, utcOffsetMin: stations.utcOffsetMin } : outing, points: null };
 }
 
 /** The text of a file. @throws Refused when it is larger than `most` bytes, or no text */

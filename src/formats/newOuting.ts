@@ -26,6 +26,9 @@ const NEW_OUTING = Type.Object(
   {
     sport: Type.Unsafe<Sport>({ enum: SPORTS, ...said('Sport') }),
     name: Type.Optional(Type.String({ maxLength: NAME_LENGTH, ...said('Name') })),
+    forecastFrom: Type.Optional(
+      Type.Unsafe<'file' | 'station'>({ enum: ['file', 'station'], ...said('Where the forecast is from') }),
+    ),
     start: Type.Optional(Type.String({ maxLength: 40, ...said('Start') })),
     effortBy: Type.Optional(Type.Unsafe<(typeof EFFORT_WORDS)[number]>({ enum: EFFORT_WORDS, ...said('How hard') })),
     effortValue: Type.Optional(Type.Number(said('How hard'))),

@@ -75,7 +75,8 @@ export async function atomically<T>(work: () => Promise<T>): Promise<T> {
     })) as T;
   } catch (e) {
     const begun = open as Open | null;
-    if (!isAway(e) || isSlow(e)) throw e;
+    // An answer of the database that nothing was stored is an answer; only what was not heard is unknown.
+    if (!isAway(e) || isSlow(e) || unwritable(e)) throw e;
     if (begun) begun.over = true;
     renewPool();
     throw begun ? new OutcomeUnknown(e) : e;
@@ -94,6 +95,13 @@ export function isAway(e: unknown): boolean {
 /** After these the connection is closed, by us or by the database: the driver's `begin` ends by itself with that. */
 const isBroken = (e: unknown): boolean =>
   /^(CONNECTION_|ECONN|EPIPE|57P0|08|25P03)/.test(String((e as { code?: unknown } | null)?.code ?? ''));
+
+/** Why nothing can be written now, of PostgreSQL's own codes: no room on the disk, or a database that may only be read. Null: neither. */
+export function unwritable(e: unknown): 'the disk is full' | 'the database can only be read now' | null {
+  const code = (e as { code?: unknown } | null)?.code;
+  if (code === '53100') return 'the disk is full';
+  return code === '25006' ? 'the database can only be read now' : null;
+}
 
 /** A statement that took too long says nothing against its connection. */
 export const isSlow = (e: unknown): boolean => (e as { code?: unknown } | null)?.code === '57014';

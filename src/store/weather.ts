@@ -7,6 +7,7 @@ import {
   type StationObserved,
   type StationWeather,
 } from '@/formats/stationJson';
+import { distance } from '@turf/distance';
 import { sql } from './db';
 import { log, traceOf } from './log';
 
@@ -91,4 +92,19 @@ export async function observedAt(stationId: string, fromMs: number, toMs: number
     log.warn({ station: stationId, ...traceOf(e) }, 'the weather station says nothing of the past');
     return null;
   }
+}
+
+/** Stations further off than this say nothing of the wind here, km; and no more than so many are asked beside one's own. */
+const NEAR_KM = 40;
+const MOST_NEAR = 6;
+
+/** What a station says, and what those about it say; null where it was never heard. @param atMs local wall clock */
+export async function weatherAround(stationId: string, atMs: number): Promise<{ own: Heard; others: Heard[] } | null> {
+  const [own, all] = await Promise.all([weatherOf(stationId, atMs), listStations()]);
+  if (!own) return null;
+  const here = own.weather.station;
+  const km = (s: Station) => distance([s.longitude, s.latitude], [here.longitude, here.latitude]);
+  const near = all.filter((s) => s.id !== here.id && km(s) <= NEAR_KM).sort((a, b) => km(a) - km(b));
+  const others = await Promise.all(near.slice(0, MOST_NEAR).map((s) => weatherOf(s.id, atMs)));
+  return { own, others: others.filter((h) => h !== null) };
 }

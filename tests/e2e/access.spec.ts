@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
+import { storeGolden } from '../support/storedPlans';
 import { expect, test, type Page } from '@playwright/test';
 
 async function faults(page: Page): Promise<string[]> {
@@ -45,7 +46,8 @@ test('the colours are chosen by one button, hold over a reload, and follow the m
   expect(await paper()).toBe(day);
 });
 
-test('the outing and its score have no accessibility faults, and no text under 11 px', async ({ page }) => {
+test('the outing and its score have no accessibility faults, and no text under 11 px', async ({ page, request }) => {
+  await storeGolden(request, 'Skarn Head round');
   await page.goto('/outings');
   await page.getByRole('link', { name: 'Skarn Head round' }).click();
   await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });

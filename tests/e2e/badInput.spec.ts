@@ -1,6 +1,7 @@
 import { connect } from 'node:net';
 import { expect, test, type APIRequestContext } from '@playwright/test';
 import { readFileSync } from 'node:fs';
+import postgres from 'postgres';
 
 /** Wrong and hostile input through the front door: a clear message, nothing stored, the server stays up. */
 const good = {
@@ -235,6 +236,52 @@ test('the same request sent twice with one key is done once; the key may not sta
   expect((await request.patch(`/api/garments/${id}`, { data: { removed: true } })).ok()).toBe(true);
   const bad = await request.post('/api/garments', { data: {}, headers: { 'idempotency-key': 'no key' } });
   expect(bad.status()).toBe(400);
+});
+
+test('a full disk is said in a sentence, the same request goes through when there is room, and nothing is stored twice', async ({
+  page,
+  request,
+}) => {
+  const sql = postgres(process.env.EMBER_DATABASE!, { max: 1, onnotice: () => {} });
+  const fill = (code: string) =>
+    sql.unsafe(`create or replace function no_room() returns trigger language plpgsql as
+      $$ begin raise exception 'no room' using errcode = '${code}'; end $$;
+      create or replace trigger no_room before insert or update on garment for each row execute function no_room()`);
+  const key = '7d3d0000-0000-4000-8000-' + String(Date.now()).slice(-12);
+  const send = () =>
+    request.post('/api/garments', { data: { catalogueId: 'wind-shell' }, headers: { 'idempotency-key': key } });
+  const count = async () => Number((await sql`select count(*) as n from garment`)[0].n);
+  const before = await count();
+  try {
+    // What PostgreSQL says when a write finds no room, and when it may only read.
+    for (const [code, says] of [
+      ['53100', 'the disk is full'],
+      ['25006', 'can only be read now'],
+    ]) {
+      await fill(code);
+      const refused = await send();
+      expect(refused.status()).toBe(507);
+      expect((await refused.json()).problems[0].allowed).toContain(says);
+      expect(JSON.stringify(await refused.json())).not.toContain('no room');
+    }
+    // The pages go on answering, and an edit is kept on the device until there is room.
+    await page.goto('/closet');
+    await page.getByRole('button', { name: 'Wind shell', exact: true }).first().click();
+    await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Wind shell, kept');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByText(/kept here/i).first()).toBeVisible();
+    await page.close();
+  } finally {
+    await sql`drop trigger no_room on garment`;
+    await sql`drop function no_room`;
+  }
+  expect(await count()).toBe(before);
+  const made = await send();
+  expect(made.ok()).toBe(true);
+  expect(await (await send()).json()).toEqual(await made.json());
+  expect(await count()).toBe(before + 1);
+  await sql`delete from garment where id = ${(await made.json()).id}`;
+  await sql.end();
 });
 
 test('a garment, me and wishes are not overwritten from an older version, and a garment is changed whole', async ({

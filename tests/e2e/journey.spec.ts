@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { storeGolden } from '../support/storedPlans';
 
 /** The main job as a new athlete does it, in the real interface against the built application and its own database. */
 const files = 'src/demo/files';
@@ -61,15 +62,9 @@ test('from a route and a forecast to a saved plan that is there again after a re
   expect(errors).toEqual([]);
 });
 
-test('a change by hand is simulated at once, stored, undone and redone by keys', async ({ page }) => {
-  await newOuting(page, {
-    name: 'Short run',
-    sport: 'Run',
-    gpx: 'mill-lane-loop.gpx',
-    csv: 'weekday-evening.csv',
-    load: '0',
-  });
-  await page.getByRole('button', { name: 'What to wear' }).click();
+test('a change by hand is simulated at once, stored, undone and redone by keys', async ({ page, request }) => {
+  const id = await storeGolden(request, 'Mill Lane loop');
+  await page.goto(`/outing/${id}/score`);
   await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
   const fingers = () => page.locator('dt', { hasText: 'fingers, lowest' }).locator('xpath=../dd[1]').innerText();
@@ -96,9 +91,9 @@ test('a change by hand is simulated at once, stored, undone and redone by keys',
   await expect(lane).toHaveCount(1);
 });
 
-test('dragging a cue moves it and everything with it', async ({ page }) => {
-  await page.goto('/outings');
-  await page.getByRole('link', { name: 'Skarn Head round' }).click();
+test('dragging a cue moves it and everything with it', async ({ page, request }) => {
+  const id = await storeGolden(request, 'Skarn Head round');
+  await page.goto(`/outing/${id}/score`);
   const first = page.getByRole('button', { name: /^Cue 1 at/ });
   await expect(first).toBeVisible({ timeout: 120_000 });
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
@@ -154,6 +149,38 @@ test('legs and air all by hand, no files at all', async ({ page }) => {
   await saved(page);
   await page.reload();
   await expect(page.getByLabel('Air of leg 1')).toHaveValue('-20');
+});
+
+test('the forecast comes from the station: for a new route, and again for an outing that is there', async ({
+  page,
+}) => {
+  await page.goto('/outing/new');
+  await page.getByRole('radio', { name: 'From your station' }).click();
+  await expect(page.getByText(/^Tarnholt valley, heard .* simulated: \d+ hours/)).toBeVisible();
+  await expect(page.getByLabel('Hourly forecast')).toHaveCount(0);
+  await page.getByLabel('Route').setInputFiles(`${files}/skarn-head-round.gpx`);
+  await page.getByLabel('Name').fill('By the station');
+  await page.getByRole('textbox', { name: 'Start' }).fill('2027-01-14T08:00');
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByLabel('Name of the outing')).toHaveValue('By the station');
+  await expect(page.getByRole('heading', { name: /^Forecast for [4-9]\d\d m$/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Take the forecast of your station' }).click();
+  await expect(page.getByText(/Brought to \d+ m: air by 6.5 K a kilometre; wind between /)).toBeVisible();
+  // Beyond ten days nobody forecasts: said, with how far it goes, and nothing changes.
+  await page.goto('/outings');
+  const score = await page.getByRole('link', { name: 'Lang Tarn hut and back' }).first().getAttribute('href');
+  await page.goto(score!.replace('/score', ''));
+  await page.getByLabel('Start', { exact: true }).fill('2027-03-20T08:00');
+  await page.getByLabel('Start', { exact: true }).blur();
+  await page.getByRole('button', { name: 'Take the forecast of your station' }).click();
+  await expect(page.getByText(/within the forecast of Tarnholt valley/)).toBeVisible();
+  // Moved to where its own forecast does not reach, but the station's does, it can be gone again.
+  await page.getByLabel('Start', { exact: true }).fill('2027-01-20T08:00');
+  await page.getByLabel('Start', { exact: true }).blur();
+  await expect(page.getByText('These legs cannot be walked as they stand.', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Take the forecast of your station' }).click();
+  await expect(page.getByText('These legs cannot be walked as they stand.', { exact: false })).toHaveCount(0);
+  await saved(page);
 });
 
 test('the closet: add from the catalogue, edit, damp, take out and put back', async ({ page }) => {
@@ -235,7 +262,8 @@ test('imperial everywhere, and back', async ({ page }) => {
   await expect(page.getByText('Saved.').first()).toBeVisible();
 });
 
-test('the proposal is one change, taken with Enter, and can be undone', async ({ page }) => {
+test('the proposal is one change, taken with Enter, and can be undone', async ({ page, request }) => {
+  await storeGolden(request, 'Tarnholt valley ride');
   await page.goto('/outings');
   await page.getByRole('link', { name: 'Tarnholt valley ride' }).click();
   await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 120_000 });
@@ -261,15 +289,10 @@ test('the proposal is one change, taken with Enter, and can be undone', async ({
 
 test('what lies behind the plan is worked out: chances, being stuck, when to go, and why each piece', async ({
   page,
+  request,
 }) => {
-  await newOuting(page, {
-    name: 'Behind it',
-    sport: 'Run',
-    gpx: 'mill-lane-loop.gpx',
-    csv: 'weekday-evening.csv',
-    load: '0',
-  });
-  await page.getByRole('button', { name: 'What to wear' }).click();
+  const id = await storeGolden(request, 'Mill Lane loop');
+  await page.goto(`/outing/${id}/score`);
   const behind = page.getByLabel('Behind the plan');
   await expect(behind.getByText('64 runs over the spread')).toBeVisible({ timeout: 150_000 });
   await expect(behind.getByText(/Your fingers get clumsy/)).toBeVisible();
@@ -296,10 +319,10 @@ test('how you want it is kept, the curve gives a plan for each number of cues, a
 }) => {
   await newOuting(page, {
     name: 'As I like it',
-    sport: 'Ski tour',
-    gpx: 'skarn-head-round.gpx',
+    sport: 'Run',
+    gpx: 'lang-tarn-hut.gpx',
     csv: 'saturday-tarnholt.csv',
-    load: '7',
+    load: '2',
   });
   await page.getByRole('button', { name: 'What to wear' }).click();
   // The first usable plan is shown while the search goes on, and may be taken as it is.

@@ -1,9 +1,10 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type APIRequestContext, type BrowserContext, type Page } from '@playwright/test';
+import { expect, test, type BrowserContext, type Page } from '@playwright/test';
 import jsQR from 'jsqr';
 import { randomUUID } from 'node:crypto';
 import { createServer, request as httpRequest } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { storePlan } from '../support/storedPlans';
 
 /** The phone on the way: taken along, without a network, played to its end. */
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
@@ -11,6 +12,7 @@ test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true
 const ORIGIN = process.env.EMBER_URL ?? 'http://127.0.0.1:3000';
 const headers = { origin: ORIGIN };
 
+const NAME = 'Lang Tarn hut and back';
 const PLAN = {
   worn: [
     'thin-merino-base',
@@ -35,33 +37,6 @@ const PLAN = {
     },
   ],
 };
-
-/** A plan for one of the demo's outings, made of pieces by their catalogue names. */
-async function planned(request: APIRequestContext): Promise<{ outing: string; name: string }> {
-  const page = await (await request.get('/outings')).text();
-  const ids = [...new Set([...page.matchAll(/\/outing\/([0-9a-f-]{36})/g)].map((m) => m[1]))];
-  for (const outing of ids) {
-    const whole = await (await request.get(`/api/outings/${outing}/export`)).json();
-    if (whole.outing.name !== 'Lang Tarn hut and back') continue;
-    const ofCatalogue = await catalogueIds(request);
-    const named = JSON.parse(JSON.stringify(PLAN), (_, v) => (typeof v === 'string' ? (ofCatalogue.get(v) ?? v) : v));
-    const made = await request.post(`/api/outings/${outing}/plans`, {
-      headers,
-      data: { name: 'For the phone', plan: named },
-    });
-    expect(made.ok(), await made.text()).toBe(true);
-    return { outing, name: whole.outing.name };
-  }
-  throw new Error('the demo has no such outing');
-}
-
-async function catalogueIds(request: APIRequestContext): Promise<Map<string, string>> {
-  const zip = await request.get('/api/archive');
-  const { unzipSync, strFromU8 } = await import('fflate');
-  const files = unzipSync(new Uint8Array(await zip.body()));
-  const archive = JSON.parse(strFromU8(files['archive.json'])) as { garments: { id: string; catalogueId: string }[] };
-  return new Map(archive.garments.map((g) => [g.catalogueId, g.id]));
-}
 
 async function faults(page: Page): Promise<string[]> {
   const result = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
@@ -110,7 +85,7 @@ async function tapped(
 let outing = '';
 let startMs = 0;
 test.beforeAll(async ({ request }) => {
-  ({ outing } = await planned(request));
+  outing = await storePlan(request, NAME, 'For the phone', PLAN);
   const pack = await (await request.get(`/api/outings/${outing}/pack`)).json();
   startMs = pack.outing.startMs - pack.outing.utcOffsetMin * 60_000;
 });

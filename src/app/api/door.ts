@@ -5,7 +5,7 @@ import { parseJson } from '@/formats/validate';
 import { KeyTaken, once, type Answer } from '@/store/answered';
 import { currentAthlete, type Athlete } from '@/store/athlete';
 import { TooBusy } from '@/workers/intake';
-import { isAway, isSlow, OutcomeUnknown, renewPool } from '@/store/db';
+import { isAway, isSlow, OutcomeUnknown, renewPool, unwritable } from '@/store/db';
 import { log, traceOf } from '@/store/log';
 
 /** Largest request body, bytes: a route and a forecast with room to spare. */
@@ -92,16 +92,19 @@ function refused(e: unknown, request: Request): Response {
     const problem: Problem = { where: e.where, field: 'version', value: String(e.version), allowed };
     return json({ status: 409, body: { problems: [problem], now: e.now } });
   }
-  if (isAway(e) && !isSlow(e)) renewPool();
+  const cannot = unwritable(e);
+  if (isAway(e) && !isSlow(e) && !cannot) renewPool();
   log.error({ route: new URL(request.url).pathname, method: request.method, ...traceOf(e) }, 'a request failed');
   const [status, says] =
     e instanceof OutcomeUnknown
       ? [503, 'it is not known whether this was stored: ask again with the same key']
       : e instanceof TooBusy
         ? [503, 'too many files are being read; try in a moment']
-        : isAway(e)
-          ? [503, 'the database is being started again; try in a moment']
-          : [500, 'this is our fault; what was sent is not stored'];
+        : cannot
+          ? [507, `${cannot}: this is not stored. What was stored is safe; make room, and it goes through`]
+          : isAway(e)
+            ? [503, 'the database is being started again; try in a moment']
+            : [500, 'this is our fault; what was sent is not stored'];
   return json(
     refusal(status as number, [{ where: 'Server', field: 'error', value: 'not done', allowed: says as string }]),
     status === 503 ? { 'retry-after': '1' } : {},

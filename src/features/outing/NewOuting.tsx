@@ -13,6 +13,7 @@ import { Problems } from '@/ui/Problems';
 import { Segments } from '@/ui/Segments';
 import { warmUp } from '@/workers/client';
 import { FormatHelp } from './FormatHelp';
+import { StationNote } from './StationForecast';
 
 import { CommonFields, FileField, HandFields, RouteFields, type Form } from './NewOutingFields';
 
@@ -31,7 +32,7 @@ function toFormData(form: Form, units: Units): FormData {
     const f = form[name]?.[0];
     if (f) data.set(name, f);
   };
-  file('forecast');
+  if (form.forecastFrom === 'file') file('forecast');
   if (form.way === 'route') file('route');
   if (form.way === 'route' && form.useRecorded) data.set('useRecorded', 'yes');
   for (const [key, value] of Object.entries(form)) {
@@ -52,6 +53,7 @@ export function NewOuting({ units }: { units: Units }) {
     mode: 'onTouched',
     defaultValues: {
       way: 'route',
+      forecastFrom: 'file',
       forecast: null,
       route: null,
       useRecorded: false,
@@ -73,6 +75,7 @@ export function NewOuting({ units }: { units: Units }) {
   const [emptied, setEmptied] = useState(0);
   const { draft, drop } = useFormDraft('new outing', form);
   const way = useWatch({ control: form.control, name: 'way' });
+  const from = useWatch({ control: form.control, name: 'forecastFrom' });
   // The planner comes next.
   useEffect(() => void warmUp(), []);
   const create = useMutation({
@@ -111,14 +114,35 @@ export function NewOuting({ units }: { units: Units }) {
                 />
               )}
             />
-            <FileField
-              name="forecast"
-              label="Hourly forecast"
-              hint={way === 'route' ? 'CSV; metric or imperial headers' : 'CSV; or give the air below instead'}
-              accept=".csv,text/csv,text/plain"
-              missing={way === 'route' ? 'Choose the forecast file: a CSV with one line an hour.' : undefined}
+            <Controller<Form, 'forecastFrom'>
+              name="forecastFrom"
+              render={({ field }) => (
+                <Segments
+                  label="Forecast"
+                  value={field.value}
+                  options={[
+                    { value: 'file', label: way === 'route' ? 'From a file' : 'From a file, or by hand' },
+                    { value: 'station', label: 'From your station' },
+                  ]}
+                  onChange={field.onChange}
+                />
+              )}
             />
-            {way === 'route' ? <RouteFields /> : <HandFields units={units} />}
+            {from === 'station' ? <StationNote /> : null}
+            {from === 'file' && (
+              <FileField
+                name="forecast"
+                label="Hourly forecast"
+                hint={way === 'route' ? 'CSV; metric or imperial headers' : 'CSV; or give the air below instead'}
+                accept=".csv,text/csv,text/plain"
+                missing={way === 'route' ? 'Choose the forecast file: a CSV with one line an hour.' : undefined}
+              />
+            )}
+            {way === 'route' ? (
+              <RouteFields />
+            ) : (
+              <HandFields units={units} air={from === 'file' ? 'asked' : 'from the station'} />
+            )}
             <CommonFields units={units} />
             <Button kind="strong" type="submit" disabled={busy} size="large">
               {busy ? 'Reading…' : 'Take it in'}

@@ -10,6 +10,7 @@ import { Select } from '@/ui/Select';
 /** The form as it is filled in: numbers in the athlete’s units. */
 export interface Form {
   way: 'route' | 'hand';
+  forecastFrom: 'file' | 'station';
   forecast: File[] | null;
   route: File[] | null;
   useRecorded: boolean;
@@ -98,7 +99,7 @@ export function RouteFields() {
   );
 }
 
-export function HandFields({ units }: { units: Units }) {
+export function HandFields({ units, air: airs }: { units: Units; air: 'asked' | 'from the station' }) {
   const metric = units === 'metric';
   const air: NumberRule = metric
     ? { label: 'Air', low: -60, high: 40, unit: '°C', optional: true }
@@ -111,14 +112,18 @@ export function HandFields({ units }: { units: Units }) {
     : { label: 'Climb', low: -9842, high: 9842, unit: 'ft', optional: true };
   return (
     <div className="grid grid-cols-2 gap-4 max-[560px]:grid-cols-1">
-      <NumberField<Form> name="airC" rule={air} hint="each leg may have its own later" />
-      <NumberField<Form> name="wind" rule={wind} hint="at 10 m" />
-      <NumberField<Form>
-        name="humidity"
-        rule={{ label: 'Humidity', low: 2, high: 100, unit: '%', optional: true }}
-        hint="75 where you do not know"
-        placeholder="75"
-      />
+      {airs === 'asked' && (
+        <>
+          <NumberField<Form> name="airC" rule={air} hint="each leg may have its own later" />
+          <NumberField<Form> name="wind" rule={wind} hint="at 10 m" />
+          <NumberField<Form>
+            name="humidity"
+            rule={{ label: 'Humidity', low: 2, high: 100, unit: '%', optional: true }}
+            hint="75 where you do not know"
+            placeholder="75"
+          />
+        </>
+      )}
       <NumberField<Form>
         name="minutes"
         rule={{ label: 'First leg', low: 5, high: 1440, unit: 'minutes' }}

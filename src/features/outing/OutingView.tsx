@@ -31,6 +31,7 @@ import { coldOrWind } from './coldOrWind';
 import { HoursPanel } from './HoursPanel';
 import { LandProfile } from './LandProfile';
 import { LegTable } from './LegTable';
+import { StationForecast } from './StationForecast';
 
 /** Width before the page is measured, px. */
 const FIRST_WIDTH = 1248;
@@ -120,6 +121,13 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
             hours={outing.forecast}
             eleM={outing.forecastEleM}
             outing={{ startMs: outing.startMs, endMs: outing.startMs + (timeline?.endS ?? 0) * 1000 }}
+            units={units}
+          />
+          <StationForecast
+            outing={outing}
+            // Legs that cannot be laid out, for want of weather, take what they say.
+            seconds={timeline?.endS ?? outing.legs.reduce((sum, l) => sum + l.minutes * 60, 0)}
+            edit={edit}
             units={units}
           />
         </div>

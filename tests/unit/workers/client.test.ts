@@ -25,7 +25,7 @@ class NearWorker extends EventTarget {
     const { port1, port2 } = this.channel;
     const open = () => void NearWorker.opened++;
     const score = () => new Promise((done) => this.questions.push(done));
-    expose({ open, plan: ask, schools: ask, score, practise: () => void NearWorker.practised++ }, port2 as never);
+    expose({ open, plan: ask, school: ask, score, practise: () => void NearWorker.practised++ }, port2 as never);
     port1.onmessage = (e) => this.dispatchEvent(Object.assign(new Event('message'), { data: e.data as unknown }));
   }
 
@@ -102,17 +102,44 @@ test('a worker practises once, and the first question goes to it', async () => {
   expect(latest().ended).toBe(false);
 });
 
+const impossible = (id: string) => ({ kind: 'impossible', of: { id, name: id, why: 'no' } });
+/** Loads the page's side on a machine of so many cores. */
+const onCores = async (hardwareConcurrency: number) => {
+  jest.resetModules();
+  Object.defineProperty(globalThis, 'navigator', { value: { hardwareConcurrency }, configurable: true });
+  page = await import('@/workers/client');
+};
+
 test('a worker is asked one thing at a time; a cancelled one is ended and never asked again', async () => {
+  await onCores(1);
   const first = plan();
   const second = compare();
   await until(() => NearWorker.all.length === 2 && NearWorker.all.every((w) => w.questions.length > 0));
   const [old, young] = NearWorker.all;
   first.cancel();
   expect(old.ended).toBe(true);
-  young.questions[0]('compared');
-  expect(await second.result).toBe('compared');
-  plan();
+  // With one core the second school waits for the first.
+  young.questions[0](impossible('a'));
   await until(() => young.questions.length === 2);
+  young.questions[1](impossible('b'));
+  expect((await second.result).impossible.map((i) => i.id)).toEqual(['a', 'b']);
+  plan();
+  await until(() => young.questions.length === 3);
+  expect(NearWorker.all).toHaveLength(2);
+});
+
+test('schools are planned beside one another where there are cores, in their order whichever is first; cancelled all end', async () => {
+  await onCores(4);
+  const compared = compare();
+  await until(() => NearWorker.all.length === 2 && NearWorker.all.every((w) => w.questions.length > 0));
+  const [a, b] = NearWorker.all;
+  b.questions[0](impossible('b'));
+  a.questions[0](impossible('a'));
+  expect((await compared.result).impossible.map((i) => i.id)).toEqual(['a', 'b']);
+  const again = compare();
+  await until(() => a.questions.length + b.questions.length === 4);
+  again.cancel();
+  expect([a.ended, b.ended]).toEqual([true, true]);
   expect(NearWorker.all).toHaveLength(2);
 });
 

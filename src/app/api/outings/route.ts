@@ -1,7 +1,9 @@
-import type { TextFile } from '@/formats/intake';
+import type { Stations, TextFile } from '@/formats/intake';
 import { readNewOuting } from '@/formats/newOuting';
 import { refuse } from '@/formats/problem';
+import { wallClock } from '@/store/clock';
 import { createOuting } from '@/store/outings';
+import { weatherAround, type Heard } from '@/store/weather';
 import { inThread } from '@/workers/intake';
 import { door } from '@/app/api/door';
 
@@ -17,7 +19,8 @@ export async function POST(request: Request): Promise<Response> {
       [...data].filter((f): f is [string, string] => !FILES.includes(f[0]) && typeof f[1] === 'string'),
     );
     const [forecast, route] = await Promise.all([fileOf(data.get('forecast')), fileOf(data.get('route'))]);
-    const brought = { form, person: athlete.person, forecast, route };
+    const stations = form.forecastFrom === 'station' ? await stationsOf(athlete.station) : undefined;
+    const brought = { form, person: athlete.person, forecast, route, stations };
     const taken = await inThread('intake', brought, route?.name ?? forecast?.name ?? 'Form');
     return { id: await createOuting(athlete.id, taken.outing, taken.points) };
   });
@@ -27,4 +30,18 @@ export async function POST(request: Request): Promise<Response> {
 async function fileOf(value: FormDataEntryValue | null): Promise<TextFile | null> {
   if (!(value instanceof File) || value.size === 0) return null;
   return { name: value.name, bytes: new Uint8Array(await value.arrayBuffer()) };
+}
+
+/** What the athlete's station and those about it forecast. @throws Refused where it was never heard */
+async function stationsOf(station: string): Promise<Stations> {
+  const around = await weatherAround(station, wallClock(0));
+  if (!around)
+    refuse('Form', 'Where the forecast is from', 'the station is silent', 'a file, or the air of the day by hand');
+  const hoursOf = ({ weather }: Heard) => ({
+    name: weather.station.name,
+    eleM: weather.station.eleM,
+    hours: weather.hours,
+  });
+  const { own, others } = around;
+  return { own: hoursOf(own), others: others.map(hoursOf), utcOffsetMin: own.weather.station.utcOffsetMin };
 }
