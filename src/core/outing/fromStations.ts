@@ -62,13 +62,14 @@ export function withStations(
   const fromMs = outing.startMs - ROOM_H * HOUR_MS;
   const toMs = outing.startMs + seconds * 1000 + ROOM_H * HOUR_MS;
   const hours = own.hours.filter((h) => h.timeMs >= fromMs && h.timeMs <= toMs);
-  const covers = own.hours.some((h) => h.timeMs <= outing.startMs + HOUR_MS) && hours.length > 1;
-  if (!covers || hours[hours.length - 1].timeMs < outing.startMs + seconds * 1000)
-    throw new OutOfRange(
-      'start',
-      said(outing.startMs),
-      `within the forecast of ${own.name}, ${said(own.hours[0].timeMs)} to ${said(own.hours[own.hours.length - 1].timeMs)}`,
-    );
+  const first = own.hours[0].timeMs - HOUR_MS;
+  const last = own.hours[own.hours.length - 1].timeMs;
+  const early = (first - outing.startMs) / HOUR_MS;
+  const late = (outing.startMs + seconds * 1000 - last) / HOUR_MS;
+  if (hours.length < 2 || early > 0 || late > 0) {
+    const off = early > 0 ? `${early.toFixed(0)} h before its first hour` : `${late.toFixed(0)} h past its last`;
+    throw new OutOfRange('start', off, `within the forecast of ${own.name}, ${own.hours.length} hours`);
+  }
   return {
     ...outing,
     forecast: forecastAtHeight({ ...own, hours }, others, eleM),
@@ -93,5 +94,3 @@ export function forecastStated(
     wind: between ?? `as at ${one.name}`,
   };
 }
-
-const said = (ms: number): string => new Date(ms).toISOString().slice(0, 16).replace('T', ' ');
