@@ -255,3 +255,11 @@ export function outingAtDoor(day: DoorDay, place: DoorPlace | null, name: string
     profile: null,
   };
 }
+
+/** Whether an outing is of such a day: its legs, its air and its start, wherever it is. */
+export function isOfDay(outing: Outing, day: DoorDay): boolean {
+  const { legs, forecast, startMs, loadKg } = outingAtDoor(day, null);
+  const said = (o: Pick<Outing, 'legs' | 'forecast' | 'startMs' | 'loadKg'>) =>
+    JSON.stringify([o.legs, o.forecast, o.startMs, o.loadKg]);
+  return said(outing) === said({ legs, forecast, startMs, loadKg });
+}

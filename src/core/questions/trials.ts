@@ -9,6 +9,7 @@ import type { Cue, Plan } from '@/core/kit/plan';
 import { mergeStretches } from '@/core/outing/mergeStretches';
 import { phases, stretchAt, type Phase } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
+import { OutOfRange } from '@/core/quantity/range';
 import { Simulator } from '@/core/simulate/simulator';
 import { leap, type Node } from './node';
 import type { PlanInPlace } from './question';
@@ -78,10 +79,13 @@ export class Trials {
     return gone.total;
   }
 
-  /** Cost of a plan, points; Infinity: given up as it fell behind; null: it has a cue between the moments, or nothing is held against it. */
+  /**
+   * Cost of a plan, points; Infinity: given up as it fell behind, or more layers than go over one another; null: it has a cue between
+   * the moments, or nothing is held against it.
+   */
   cost(plan: Plan): number | null {
     if (!this.held) return null;
-    const gone = this.go(plan);
+    const gone = wearable(() => this.go(plan));
     if (gone === null) return null;
     return gone === 'given up' ? Infinity : gone.total;
   }
@@ -173,6 +177,16 @@ export class Trials {
       this.sims.set(kit, sim);
     }
     return sim;
+  }
+}
+
+/** What something comes to; given up where it asks for more layers than go over one another. */
+function wearable<T>(work: () => T): T | 'given up' {
+  try {
+    return work();
+  } catch (e) {
+    if (e instanceof OutOfRange) return 'given up';
+    throw e;
   }
 }
 

@@ -2,6 +2,7 @@ import { runPlan, type Question } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
 import type { Scored } from '@/core/judge/scorePlan';
 import type { Plan } from '@/core/kit/plan';
+import { OutOfRange } from '@/core/quantity/range';
 import { kitChanges, wearingChanges, type Change, type Wardrobe } from './changes';
 
 /** Step of the runs that choose between plans of an hour or so, s. */
@@ -33,7 +34,16 @@ export const tried = (q: Question, plan: Plan): Scored => runPlan(q, plan, { ste
 export function adapt(q: Omit<Question, 'plan'>, from: Plan, how: Adapting): { plan: Plan; total: number } {
   const asked = (plan: Plan): Question => ({ ...q, plan });
   const allowed = (plan: Plan): boolean => plan.cues.length <= how.maxCues && (!how.must || how.must(plan));
-  const cost = (plan: Plan): number => (allowed(plan) ? tried(asked(plan), plan).total : Infinity);
+  const cost = (plan: Plan): number => {
+    if (!allowed(plan)) return Infinity;
+    try {
+      return tried(asked(plan), plan).total;
+    } catch (e) {
+      // Changes that are each fine may together be more layers than go over one another.
+      if (e instanceof OutOfRange) return Infinity;
+      throw e;
+    }
+  };
   const wardrobe: Wardrobe & Pick<Question, 'person'> = q;
   let plan = from;
   let total = cost(plan);

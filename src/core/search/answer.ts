@@ -193,7 +193,6 @@ export interface DoorTold {
  * @param goOn asked between the parts and in the search; false ends with what there is
  */
 export function* answerAtDoor(q: DoorQuestion, goOn: () => boolean = () => true): Generator<Partial<DoorTold>> {
-  yield { answer: answerAtOnce(q) };
   let answer = answerExactly(q, goOn);
   yield { answer };
   if (isLong(q.day) && goOn()) {

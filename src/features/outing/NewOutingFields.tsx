@@ -148,7 +148,7 @@ const EFFORTS: Record<Exclude<Form['effortBy'], 'usual'>, (metric: boolean) => N
 
 export function CommonFields({ units }: { units: Units }) {
   const metric = units === 'metric';
-  const { sport, effortBy } = useWatch<Form>() as Form;
+  const { sport, effortBy, forecastFrom } = useWatch<Form>() as Form;
   return (
     <div className="grid grid-cols-2 gap-4 max-[560px]:grid-cols-1">
       <Controller<Form, 'sport'>
@@ -208,11 +208,14 @@ export function CommonFields({ units }: { units: Units }) {
         name="loadKg"
         rule={{ label: 'Pack beyond clothes', low: 0, high: metric ? 60 : 132, unit: metric ? 'kg' : 'lb' }}
       />
-      <NumberField<Form>
-        name="utcOffsetH"
-        rule={{ label: 'Clock ahead of UTC', low: -12, high: 14, unit: 'h' }}
-        hint="for the sun"
-      />
+      {/* A station's hours are on its own clock, and it says which. */}
+      {forecastFrom === 'file' && (
+        <NumberField<Form>
+          name="utcOffsetH"
+          rule={{ label: 'Clock ahead of UTC', low: -12, high: 14, unit: 'h' }}
+          hint="for the sun"
+        />
+      )}
     </div>
   );
 }

@@ -5,6 +5,7 @@ import {
   doorForecast,
   doorLegs,
   fallsIn,
+  isOfDay,
   outingAtDoor,
   type DoorDay,
 } from '@/core/outing/doorDay';
@@ -114,4 +115,24 @@ test('cold, wind and own speed together are what the air feels like', () => {
   expect(s.ownK).toBeGreaterThan(0);
   const mild = timelineOf(outingAtDoor(aDoorDay({ airC: 12.5 }), null), AVERAGE_PERSON);
   expect(feltSplit(mild)).toBeNull();
+});
+
+describe('whether an outing is of a day', () => {
+  const day = aDoorDay({ airC: -6, windMs: 4, minutes: 50 });
+  const place = { latitude: 54.5, longitude: -2.6, utcOffsetMin: 60, eleM: 210 };
+  const is = (over: Partial<DoorDay>) => isOfDay(outingAtDoor(day, place), { ...day, ...over });
+  it('it is, wherever it is gone', () => {
+    expect(is({})).toBe(true);
+    expect(isOfDay(outingAtDoor(day, null), day)).toBe(true);
+  });
+  it.each<[string, Partial<DoorDay>]>([
+    ['a kelvin', { airC: -7 }],
+    ['wind', { windMs: 5 }],
+    ['what falls', { falls: { kind: 'rain', mmH: 1 } }],
+    ['minutes', { minutes: 55 }],
+    ['effort', { exertion: day.exertion + 1 }],
+    ['the hour', { startMs: day.startMs + 3600_000 }],
+  ])('not where %s differs', (_, over) => {
+    expect(is(over)).toBe(false);
+  });
 });

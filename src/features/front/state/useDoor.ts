@@ -4,10 +4,10 @@ import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import { judge } from '@/core/judge/judgement';
 import type { Plan } from '@/core/kit/plan';
-import { outingAtDoor, type DoorDay, type DoorPlace } from '@/core/outing/doorDay';
+import { isOfDay, outingAtDoor, type DoorDay, type DoorPlace } from '@/core/outing/doorDay';
 import { timelineOf } from '@/core/outing/outing';
 import { besideOf } from '@/core/questions/beside';
-import { type DoorAnswer, type DoorTold } from '@/core/search/answer';
+import { type DoorTold } from '@/core/search/answer';
 import { type DoorHour } from '@/core/search/aroundDoor';
 import type { AthleteSpread } from '@/core/questions/athleteSpread';
 import type { Wishes } from '@/core/search/wishes';
@@ -145,14 +145,14 @@ function useAnswer(
     keeper.current?.atOnce({ day, rungs }, (answer) =>
       // Of the same question an exact answer may have come first.
       setTold((t) =>
-        t.answer && t.answer.how !== 'at once' && sameDay(t.answer, day) ? t : { answer, around: t.around },
+        t.answer && t.answer.how !== 'at once' && isOfDay(t.answer.outing, day) ? t : { answer, around: t.around },
       ),
     );
     if (pace === 'moving') return undefined;
     const timer = setTimeout(() => {
       keeper.current?.exactly(
         { day, rungs },
-        (part) => setTold((t) => (part.answer?.how === 'at once' ? t : { ...t, ...part })),
+        (part) => setTold((t) => ({ ...t, ...part })),
         () => setState('whole'),
       );
     }, RESTS_MS);
@@ -191,5 +191,3 @@ function useAnswer(
 }
 
 type DoorAnswerRungs = Parameters<DoorKeeper['atOnce']>[0]['rungs'];
-const sameDay = (a: DoorAnswer, day: DoorDay): boolean =>
-  a.outing.startMs === day.startMs && JSON.stringify(outingAtDoor(day, null).legs) === JSON.stringify(a.outing.legs);
