@@ -1,7 +1,7 @@
 import { type Rung } from '@/core/search/ladderTerms';
 import { proxy } from 'comlink';
 import type { DoorDay } from '@/core/outing/doorDay';
-import { type DoorAnswer, type DoorTold } from '@/core/search/answer';
+import type { Begun, DoorAnswer, DoorTold } from '@/core/search/answer';
 import { type DoorHour } from '@/core/search/aroundDoor';
 import type { Plan } from '@/core/kit/plan';
 import { start, WorkerBroke, type Running } from './client';
@@ -28,6 +28,8 @@ export class DoorKeeper {
   private waiting: (() => Promise<void>) | null = null;
   private partAt = 0;
   private asked = 0;
+  /** what was answered at once last, and to what */
+  private begun: (AskedAtDoor & { answer: DoorAnswer }) | null = null;
 
   constructor(
     private readonly setting: DoorSetting,
@@ -46,7 +48,9 @@ export class DoorKeeper {
   atOnce({ day, rungs }: AskedAtDoor, done: (a: DoorAnswer) => void): void {
     this.waiting = async () => {
       const running = await this.ready((this.quick ??= start()));
-      done(await Promise.race([running.api.doorAtOnce(day, rungs), running.broken]));
+      const answer = await Promise.race([running.api.doorAtOnce(day, rungs), running.broken]);
+      this.begun = { day, rungs, answer };
+      done(answer);
     };
     void this.next();
   }
@@ -83,7 +87,10 @@ export class DoorKeeper {
         this.partAt = performance.now();
         if (mine === this.asked) tell(part);
       };
-      const whole = await Promise.race([running.api.door(day, rungs, proxy(told)), running.broken]);
+      const whole = await Promise.race([
+        running.api.door(day, rungs, this.begunOf({ day, rungs }), proxy(told)),
+        running.broken,
+      ]);
       if (mine !== this.asked) return;
       this.partAt = 0;
       if (whole) over();
@@ -92,6 +99,13 @@ export class DoorKeeper {
       if (e instanceof WorkerBroke) this.exact = null;
       if (mine === this.asked) this.failed(e as Error);
     });
+  }
+
+  /** What the answer at once to the same question found, where it is there by now. */
+  private begunOf({ day, rungs }: AskedAtDoor): Begun | undefined {
+    const { begun } = this;
+    if (!begun || begun.rungs !== rungs || JSON.stringify(begun.day) !== JSON.stringify(day)) return undefined;
+    return { rung: begun.answer.rung, plan: begun.answer.plan };
   }
 
   /** Ends what is being worked out. */

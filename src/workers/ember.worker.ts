@@ -9,7 +9,7 @@ import { timelineOf } from '@/core/outing/outing';
 import { behind, type Behind } from '@/core/questions/behind';
 import { propose, type Proposal } from '@/core/questions/propose';
 import { runPlan, type Question } from '@/core/questions/question';
-import { answerAtDoor, answerAtOnce, type DoorAnswer, type DoorTold } from '@/core/search/answer';
+import { answerAtDoor, answerAtOnce, type Begun, type DoorAnswer, type DoorTold } from '@/core/search/answer';
 import { hoursAtDoor, type DoorHour } from '@/core/search/aroundDoor';
 import { type DoorQuestion } from '@/core/search/doorQuestion';
 import type { DoorDay } from '@/core/outing/doorDay';
@@ -99,9 +99,14 @@ const api = {
   },
   doorAtOnce: (day: DoorDay, rungs: readonly Rung[]): DoorAnswer => answerAtOnce(doorQuestion(day, rungs)),
   /** tells each part when it is ready; ends early when another is asked */
-  async door(day: DoorDay, rungs: readonly Rung[], tell: (part: Partial<DoorTold>) => void): Promise<boolean> {
+  async door(
+    day: DoorDay,
+    rungs: readonly Rung[],
+    begun: Begun | undefined,
+    tell: (part: Partial<DoorTold>) => void,
+  ): Promise<boolean> {
     const mine = ++newest;
-    for (const part of answerAtDoor(doorQuestion(day, rungs))) {
+    for (const part of answerAtDoor(doorQuestion(day, rungs), () => true, begun)) {
       tell(part);
       await breathe();
       if (mine !== newest) return false;

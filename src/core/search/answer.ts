@@ -59,6 +59,14 @@ const atDoor = (c: Change): boolean =>
   c.pieces.length <= 2;
 const LARGE: ReadonlySet<Garment['group']> = new Set(['torso', 'legs']);
 
+/** What the answer at once found of a question: the exact one begins from there, and need not find it again. */
+export type Begun = Pick<DoorAnswer, 'rung' | 'plan'>;
+
+const begin = (q: DoorQuestion, asked: Omit<Question, 'plan'>): Begun => {
+  const { rung, plan } = bestOf(rungsWorn(q, asked));
+  return { rung: rung.n, plan };
+};
+
 /** The answer at once: the best rung as it stands. For while a dial moves. @throws OutOfRange */
 export function answerAtOnce(q: DoorQuestion): DoorAnswer {
   const { outing, asked } = laidOut(q);
@@ -86,11 +94,11 @@ const withoutCues = (asked: Omit<Question, 'plan'>, plan: Plan): Scored | null =
 /**
  * The answer: the best rung, adapted to the day by as few changes as will do. Without rungs one begins from a plain dressing and may
  * change everything.
- * @throws OutOfRange for a day outside DOOR_RANGE, or a closet that lacks a part nobody can go without
+ * @param begun where the answer at once to the same question is there already: what it found @throws OutOfRange for a day outside DOOR_RANGE, or a closet that lacks a part nobody can go without
  */
-export function answerExactly(q: DoorQuestion, goOn: () => boolean = () => true): DoorAnswer {
+export function answerExactly(q: DoorQuestion, goOn: () => boolean = () => true, begun?: Begun): DoorAnswer {
   const laid = laidOut(q);
-  const best = bestOf(rungsWorn(q, laid.asked));
+  const best = begun ?? begin(q, laid.asked);
   const how = {
     kit: KIT_SAVES,
     wearing: WEARING_SAVES,
@@ -100,7 +108,7 @@ export function answerExactly(q: DoorQuestion, goOn: () => boolean = () => true)
     must: (p: Plan) => keepsRules(q, p),
   };
   const { plan } = adapt(laid.asked, best.plan, how);
-  return inFull(q, laid, { rung: best.rung.n, plan: withoutIdle(laid.asked, plan), how: 'exact' });
+  return inFull(q, laid, { rung: best.rung, plan: withoutIdle(laid.asked, plan), how: 'exact' });
 }
 
 /** What leaving a carried piece at home may cost for it to stay there, points: nobody misses so little. */
@@ -190,10 +198,14 @@ export interface DoorTold {
 /**
  * The whole of what is said at the door, in the order in which a person wants it: the one sequence for the page's worker and the command
  * line, so that both end with the same.
- * @param goOn asked between the parts and in the search; false ends with what there is
+ * @param goOn asked between the parts and in the search; false ends with what there is @param begun as for `answerExactly`
  */
-export function* answerAtDoor(q: DoorQuestion, goOn: () => boolean = () => true): Generator<Partial<DoorTold>> {
-  let answer = answerExactly(q, goOn);
+export function* answerAtDoor(
+  q: DoorQuestion,
+  goOn: () => boolean = () => true,
+  begun?: Begun,
+): Generator<Partial<DoorTold>> {
+  let answer = answerExactly(q, goOn, begun);
   yield { answer };
   if (isLong(q.day) && goOn()) {
     answer = answerSearched(q, answer, () => goOn());

@@ -137,6 +137,16 @@ test('all that is told, in its order, and the judgement of it is never rosier th
   expect(judged.findings[0]?.severity ?? 0).toBeGreaterThanOrEqual(scored.findings[0]?.severity ?? 0);
 });
 
+test('begun from the answer at once the exact one is the same, to the last bit', () => {
+  for (const over of [{ airC: -12, windMs: 8 }, { airC: -3 }]) {
+    const q = at({ ...over, shelter: 'open' });
+    const { rung, plan } = answerAtOnce(q);
+    const whole = answerExactly(q);
+    const begun = answerExactly(q, () => true, { rung, plan });
+    expect([begun.rung, begun.plan, begun.scored.cost]).toEqual([whole.rung, whole.plan, whole.scored.cost]);
+  }
+});
+
 test('without a ladder there is an answer all the same, and a closet without shoes is refused by name', () => {
   expect(answerAtOnce(atTheDoor()).plan.worn.length).toBeGreaterThan(3);
   const barefoot = HALLWAY.filter((g) => g.group !== 'feet');
