@@ -125,6 +125,10 @@ export const RULES: Record<string, (s: Seen) => string | undefined> = {
     const s = c.timeline.stretches.find((x) => x.relativeWind >= 8 && x.precipitationMmH > 0.5);
     return s && !at(s.startS + 1).some((g) => g.group === 'eyes') ? 'bare eyes' : undefined;
   },
+  'one pair before the eyes at a time': ({ c, at }) => {
+    const s = c.timeline.stretches.find((x) => at(x.startS + 1).filter((g) => g.group === 'eyes').length > 1);
+    return s && `two at ${(s.startS / 60).toFixed(0)} min`;
+  },
   'a cue on the move asks for three things at most, six where one stands': ({ c, plan }) => {
     const halted = haltsNobody(c.timeline);
     const many = plan.cues.find((q) => operations(q.actions) > (halted(q.atS) ? 9 : 6));

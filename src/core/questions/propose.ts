@@ -99,7 +99,11 @@ function options(r: Question, scored: Scored): Option[] {
       // A helmet is what the sport asks for, not a matter of warmth.
       const helmet = g.group === 'head' && g.role === 'over';
       const canChange = !helmet && (moving || (g.overBoots && (m.halted || !m.onTheMove)));
-      if (canChange && g.role !== 'base') add([{ do: worn ? 'takeOff' : 'putOn', garment: g.id }], plan, m.startS);
+      // One pair before the eyes at a time.
+      const seesThrough =
+        !worn && g.group === 'eyes' && inPlan.some((o) => o.group === 'eyes' && isWorn(plan, o.id, m.startS));
+      if (canChange && g.role !== 'base' && !seesThrough)
+        add([{ do: worn ? 'takeOff' : 'putOn', garment: g.id }], plan, m.startS);
       if (!worn) continue;
       for (const o of g.openings) {
         const setting = settingAt(plan, g, o.id, m.startS) > 0.5 ? 0 : 1;
@@ -134,10 +138,12 @@ function options(r: Question, scored: Scored): Option[] {
       out.push({ text: `take along for the stop: ${g.name}`, atS: moment.startS, plan: both });
       continue;
     }
-    out.push({ text: `put on at the start: ${g.name}`, atS: 0, plan: takeGarment(plan, g.id, 'worn') });
-    const along = takeGarment(plan, g.id, 'carried');
-    if (!moment.onTheMove || g.group !== 'torso')
-      add([{ do: 'putOn', garment: g.id }], along, moment.startS, 'take along: ');
+    if (g.group !== 'eyes' || !inPlan.some((o) => o.group === 'eyes')) {
+      out.push({ text: `put on at the start: ${g.name}`, atS: 0, plan: takeGarment(plan, g.id, 'worn') });
+      const along = takeGarment(plan, g.id, 'carried');
+      if (!moment.onTheMove || g.group !== 'torso')
+        add([{ do: 'putOn', garment: g.id }], along, moment.startS, 'take along: ');
+    }
     for (const old of inPlan)
       if (old.group === g.group && old.role === g.role)
         out.push({
