@@ -1,3 +1,5 @@
+import { exp } from '@/core/quantity/exact';
+
 /**
  * Air exchange under clothing: what dries people.
  *
@@ -55,3 +57,12 @@ export function pumping(gapM: number, w: number, v: number): number {
 export function openingFlow(area: number, v: number): number {
   return area * (EXCHANGE.openingStill + EXCHANGE.openingWind * v);
 }
+
+/**
+ * What a flow along a surface takes from it, as a flow that would leave at the surface's own temperature, m³/s m²: a stream past a wall
+ * of constant temperature takes up 1 − exp(−hA/ṁc) of what it could (Incropera & DeWitt, internal flow, constant surface temperature;
+ * the same for vapour, Lewis number about 1). So however wide a layer is opened, it does not cool more than air on the bare surface does.
+ * @param flow m³/s m² @param h convection that the surface would have uncovered, W/m²K @param heat of the air, J/m³K
+ */
+export const takenUp = (flow: number, h: number, heat: number): number =>
+  flow <= 0 ? 0 : flow * (1 - exp(-h / (heat * flow)));

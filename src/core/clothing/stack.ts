@@ -3,7 +3,7 @@
 import { airConductivity, airDensity, STANDARD_PRESSURE } from '@/core/atmosphere/air';
 import { REFERENCE_AREA_M2, ZONES, ZONE_COUNT, ZONE_TABLE, zoneIndex, type Zone } from '@/core/body/zones';
 import { AIR_HEAT, AIR_VAPOUR, LATENT_VAPOUR } from '@/core/quantity/units';
-import { EXCHANGE, openingFlow, pumping, throughFlow } from './airExchange';
+import { EXCHANGE, openingFlow, pumping, throughFlow, takenUp } from './airExchange';
 import { CHEEK_TISSUE } from '@/core/atmosphere/bareSkin';
 import { bareConvection, convection, lewis, radiation } from '@/core/atmosphere/boundaryLayer';
 import { MAX_OPENINGS } from './garment';
@@ -269,7 +269,7 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
       const gapFlow = 1 / (1 / Math.max(1e-6, own) + outerSlow);
       // Cloth that lets wind through hardly holds back the air beneath it.
       outerSlow += EXCHANGE.seriesShare / (own + q + 1e-6);
-      out.ventHeat[base + k] = gapFlow;
+      out.ventHeat[base + k] = takenUp(gapFlow, hBody * ZONE_TABLE[z].convection, AIR_HEAT * thin);
     }
     // Each gap's exchange is shared by the two faces that bound it.
     // Through the holes of an open mesh the air above it reaches the skin; a pack keeps the air outside it off what lies beneath.

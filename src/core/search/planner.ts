@@ -118,8 +118,8 @@ const TOO_DEAR = 1;
 const LEAST_SWAP = 0.01;
 /** The last betterment by single changes: step of its runs, s, rounds, and runs at most. */
 const POLISH_STEP_S = 60;
-const POLISH_ROUNDS = 4;
-const POLISH_RUNS = { swaps: 230, proposals: 400 } as const;
+const POLISH_ROUNDS = 8;
+const POLISH_RUNS = { swaps: 500, proposals: 1000 } as const;
 /** What a proposal must gain to be taken by the search itself, points. */
 const LEAST_PROPOSED = 0.03;
 /** Plans this near to each other in cost are the same to anybody: points, and a share of the whole; what may be left out of them. */

@@ -17,13 +17,13 @@ describe('changes that are tried cheaply', () => {
   const held = trials.hold(tourPlan)!;
   const before = inFull();
 
-  it('cost about what they cost in full, and what was given up is worse', () => {
+  it('cost about what they cost in full, and what was given up is no better', () => {
     const far: number[] = [];
     for (const next of changes) {
       const saves = trials.saves(next)!;
       const really = before - inFull(next);
       // Where much is at stake the coarse run may be a tenth of it off: nobody decides by that.
-      if (saves === -Infinity) expect(really).toBeLessThan(0);
+      if (saves === -Infinity) expect(really).toBeLessThan(trials.doubt);
       else if (Math.abs(really) < 0.3) far.push(Math.abs(saves - really));
     }
     expect(changes.length).toBeGreaterThan(60);
