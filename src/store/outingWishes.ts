@@ -1,4 +1,7 @@
 import type { Wishes } from '@/core/search/wishes';
+import { wishesSchema } from '@/formats/schemas';
+import { validated } from '@/formats/validate';
+import { log, traceOf } from './log';
 import { sql } from './db';
 
 /** How the plans of one outing are wanted; null: as the athlete usually wants them. */
@@ -12,7 +15,17 @@ export async function outingWishes(athleteId: string, id: string): Promise<Outin
   const [row] = await sql()<OutingWishes[]>`
     select wishes as own, wishes_version as version from outing
     where id = ${id} and athlete_id = ${athleteId} and deleted_at is null`;
-  return row ? { own: row.own, version: row.version } : null;
+  return row ? { own: row.own && readable(row.own, id), version: row.version } : null;
+}
+
+/** Wishes that were written past the door and cannot be read are as if there were none: the page says then that they are as usual. */
+function readable(own: unknown, outing: string): Wishes | null {
+  try {
+    return validated<Wishes>(wishesSchema, own, 'Wishes');
+  } catch (e) {
+    log.warn({ outing, ...traceOf(e) }, 'an outing’s own wishes cannot be read: taken as usual');
+    return null;
+  }
 }
 
 /**

@@ -528,6 +528,11 @@ test('wishes belong to an outing: over a known version only, as usual without, c
   const own = { ...wishes, waiting: 4, floorC: -12.5 };
   const version = await saveOutingWishes(id, outing.id, { own, version: first.version });
   expect(version).toBe(first.version + 1);
+  // Written past the door and not to be read, they are as usual; the right ones come back.
+  await sql()`update outing set wishes = '{"waiting": -3, "floorC": "cold"}' where id = ${outing.id}`;
+  expect(await outingWishes(id, outing.id)).toEqual({ own: null, version });
+  expect(await packed()).toEqual(wishes);
+  await sql()`update outing set wishes = ${sql().json(own as never)} where id = ${outing.id}`;
   // A second window with the older version overwrites nothing; nor does somebody else.
   expect(await saveOutingWishes(id, outing.id, { own: null, version: first.version })).toBeNull();
   expect(await outingWishes('00000000-0000-4000-8000-000000000000', outing.id)).toBeNull();
