@@ -89,7 +89,7 @@ export const noCost = (): BodyCost => ({
   burden: 0,
 });
 
-/** Bare ears begin to count at this, °C, six kelvin below it so many points an hour; eyes that hurt, eyewear that fogs, wet hair. Engineering values. */
+/** Bare ears begin to count at this, °C, six kelvin below it so many points an hour; eyes that hurt, eyewear that fogs, wet hair or rain at the neck. Engineering values. */
 const EARS_C = 12;
 const EARS = 0.4;
 const EYES = 0.4;
