@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import { useState } from 'react';
 import type { Lesson } from '@/core/calibrate/learn';
 import { useKeeping, type KnownNow } from '@/features/learned/useLearning';
 import { Button } from '@/ui/Button';
@@ -37,7 +38,11 @@ export function KeepLine({
     lesson.after.mean.some(
       (m, i) => Math.abs(m - kept.after.mean[i]) > OTHERWISE * Math.sqrt(kept.after.covariance[i][i]),
     );
+  const [tried, setTried] = useState<number | null>(null);
+  // What was refused as older is worked out on the newer first: until the page has that, the same again would be refused again.
+  const stale = tried === over.version && learning.problems.some((p) => p.field === 'version');
   const keep = async () => {
+    setTried(over.version);
     await told.tell({ told: { kind: 'kept' } });
     await learning.keep({ learned: lesson!.after, lessons: [{ outingId, lesson: lesson! }] }, over);
   };
@@ -66,7 +71,7 @@ export function KeepLine({
         </>
       ) : (
         <>
-          <Button kind="strong" disabled={!lesson || busy} onClick={() => void keep()}>
+          <Button kind="strong" disabled={!lesson || busy || stale} onClick={() => void keep()}>
             Keep what it taught
           </Button>
           <Button disabled={!lesson} onClick={() => void learning.leave(outingId, 'unusual')}>
