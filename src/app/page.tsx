@@ -7,7 +7,8 @@ import { MOST_LETTERS } from '@/formats/spokenLine';
 import { readTried } from '@/store/book';
 import { currentAthlete } from '@/store/athlete';
 import { wallClock } from '@/store/clock';
-import { knownCloset } from '@/store/knownCloset';
+import { listCloset } from '@/store/closet';
+import { asFound } from '@/store/knownCloset';
 import { listLines } from '@/store/lines';
 import { lastUntold } from '@/store/told';
 import { weatherOf } from '@/store/weather';
@@ -22,7 +23,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ l
   const heard = await weatherOf(athlete.station, wallClock(0));
   const nowMs = wallClock(heard?.weather.station.utcOffsetMin ?? 0);
   const [owned, lines, untold, outings, tried] = await Promise.all([
-    knownCloset(athlete),
+    listCloset(athlete.id),
     listLines(athlete.id),
     lastUntold(athlete.id, nowMs),
     homeLines(athlete),
@@ -36,7 +37,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ l
     <FrontView
       person={athlete.person}
       unsure={unsureOf(athlete.known)}
-      closet={owned.map((o) => o.garment)}
+      closet={owned.map((o) => asFound(o.garment, athlete))}
       damp={Object.fromEntries(owned.filter((o) => o.dampGm2 > 0).map((o) => [o.garment.id, o.dampGm2]))}
       wishes={athlete.wishes}
       units={athlete.units}
@@ -46,6 +47,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ l
       lines={lines}
       next={ahead.slice(0, NEXT)}
       more={Math.max(0, ahead.length - NEXT) + outings.more.length}
+      // Things dry by their own numbers, here as on the rack.
       dampPieces={owned
         .filter((o) => o.dampGm2 > 0)
         .map((o) => ({

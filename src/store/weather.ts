@@ -95,8 +95,8 @@ export async function observedAt(stationId: string, fromMs: number, toMs: number
 }
 
 /** Stations further off than this say nothing of the wind here, km; and no more than so many are asked beside one's own. */
-const NEAR_KM = 40;
-const MOST_NEAR = 6;
+export const NEAR_KM = 40;
+export const MOST_NEAR = 6;
 
 /** What a station says, and what those about it say; null where it was never heard. @param atMs local wall clock */
 export async function weatherAround(stationId: string, atMs: number): Promise<{ own: Heard; others: Heard[] } | null> {

@@ -13,6 +13,9 @@ import { openPack, type Pack } from '@/core/underway/pack';
 import type { Tap } from '@/core/underway/taps';
 import { packArchive, unpackArchive } from '@/formats/archive';
 import { stationWeather } from '@/standins/weather/simulate';
+import { createServer } from 'node:http';
+import { stationWeatherJson } from '@/formats/stationJson';
+import { SITES } from '@/standins/weather/stations';
 import { weatherService } from '@/standins/weather/server';
 import { readAll, replaceAll } from '@/store/archive';
 import { callChance, remindOf, currentAthlete, saveAthlete, saveWishes } from '@/store/athlete';
@@ -20,7 +23,7 @@ import { listCloset, updateGarment } from '@/store/closet';
 import { keepLadder, keptLadder, ladderMark } from '@/store/ladders';
 import { forgetLine, keepRegular, listLines, MOST_REGULARS, rememberLine } from '@/store/lines';
 import { lastUntold, tell } from '@/store/told';
-import { weatherOf } from '@/store/weather';
+import { MOST_NEAR, NEAR_KM, weatherAround, weatherOf } from '@/store/weather';
 import { atomically, OutcomeUnknown, sql } from '@/store/db';
 import { keptLines } from '@/store/homeLines';
 import { copyOuting } from '@/store/outingMoves';
@@ -327,6 +330,28 @@ test('a weather service that is silent stops nothing: what it last said stands, 
   expect(later!.state).toBe('silent');
   expect(later!.weather).toEqual(heard!.weather);
   expect(await weatherOf('skarn-head', at)).toBeNull();
+});
+
+test('stations about one’s own say the wind where they are near, as many as are asked', async () => {
+  const at = Date.UTC(2027, 0, 12, 7, 5);
+  const [{ station: own }] = SITES;
+  const kmNorth = (km: number) => own.latitude + km / 111.195;
+  const far = (id: string, km: number) => ({ ...own, id, name: id, latitude: kmNorth(km) });
+  let list = [own, far('near', NEAR_KM - 0.1), far('too-far', NEAR_KM + 0.1)];
+  const service = createServer((req, res) => {
+    const id = /stations\/([a-z0-9-]+)\/weather/.exec(req.url!)?.[1];
+    const station = list.find((s) => s.id === id);
+    const said = stationWeatherJson(stationWeather(own.id, at, 12));
+    res.end(JSON.stringify(id ? { ...said, station } : { stations: list }));
+  }).listen(0, '127.0.0.1');
+  await new Promise((go) => service.once('listening', go));
+  process.env.EMBER_WEATHER = `http://127.0.0.1:${(service.address() as AddressInfo).port}`;
+  const others = async () => (await weatherAround(own.id, at))!.others.map((o) => o.weather.station.id);
+  expect(await others()).toEqual(['near']);
+  list = [own, ...Array.from({ length: MOST_NEAR + 1 }, (_, i) => far(`n${i}`, 5 + i))];
+  expect(await others()).toEqual(list.slice(1, MOST_NEAR + 1).map((s) => s.id));
+  service.closeAllConnections();
+  await new Promise((go) => service.close(go));
 });
 
 test('taps are kept once, in the order they came in, and only for an outing of the athlete', async () => {

@@ -148,11 +148,14 @@ export interface Cause {
 
 /**
  * What the athlete made a cue of, for a day to come that may go that way: one sentence each, none twice.
- * @param ids causes, by their ids; unknown ones are passed over
+ * @param ids causes, by their ids; unknown ones are passed over @param planned read only where there is a cause
  */
-export const winterCues = (ids: readonly string[], planned: Facts): string[] => [
-  ...new Set(SUSPECTS.filter((s) => ids.includes(s.id) && (!s.may || s.may(planned))).map((s) => s.then)),
-];
+export function winterCues(ids: readonly string[], planned: () => Facts): string[] {
+  const made = SUSPECTS.filter((s) => ids.includes(s.id));
+  if (made.length === 0) return [];
+  const facts = planned();
+  return [...new Set(made.filter((s) => !s.may || s.may(facts)).map((s) => s.then))];
+}
 
 /** Fewer days than this that went wrong are too few to say. */
 export const LEAST_DAYS = 4;

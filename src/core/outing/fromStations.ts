@@ -9,6 +9,15 @@ export interface StationHours {
   hours: readonly ForecastHour[];
 }
 
+/** What of a station's weather an outing's forecast is made from. */
+export const stationHours = ({
+  station: { name, eleM },
+  hours,
+}: {
+  station: { name: string; eleM: number };
+  hours: readonly ForecastHour[];
+}): StationHours => ({ name, eleM, hours });
+
 const HOUR_MS = 3600_000;
 /** Hours that are kept before the start and after the end: room to leave earlier or later. */
 const ROOM_H = 12;

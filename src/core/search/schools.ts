@@ -183,7 +183,7 @@ export function trySchool(request: PlanRequest, school: School, progress: Progre
         weights: { ...request.weights, ...school.weights },
         ...school.habits,
       },
-      progress,
+      (done, says) => progress(done, `${name}: ${says.toLowerCase()}`),
     );
     const plan = kept(request, school, planned.plan);
     if (plan === null) return impossible('nothing of that kind can be worn or carried on this outing');

@@ -29,7 +29,8 @@ export function AnswerBody({
 }) {
   const { timeline, plan } = answer;
   const says = useMemo(
-    () => winterCues(ids, factsOfPlan({ timeline, plan, closet: [...door.garments.values()], person: door.person })),
+    () =>
+      winterCues(ids, () => factsOfPlan({ timeline, plan, closet: [...door.garments.values()], person: door.person })),
     [ids, timeline, plan, door.garments, door.person],
   );
   return (

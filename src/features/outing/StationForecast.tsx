@@ -1,6 +1,6 @@
 'use client';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { forecastStated, withStations, type StationHours } from '@/core/outing/fromStations';
+import { forecastStated, stationHours, withStations } from '@/core/outing/fromStations';
 import type { Outing } from '@/core/outing/outing';
 import { OutOfRange } from '@/core/quantity/range';
 import { day, timeOfDay } from '@/formats/dates';
@@ -17,12 +17,6 @@ interface Around {
 }
 const fetchAround = async (): Promise<Around | null> =>
   (await ask<{ around: Around | null }>('GET', '/api/weather/around', {})).around;
-
-const hoursOf = ({ weather: { station, hours } }: Heard): StationHours => ({
-  name: station.name,
-  eleM: station.eleM,
-  hours,
-});
 
 const SILENT: Problem = {
   where: 'Station',
@@ -53,7 +47,8 @@ export function StationForecast({
     mutationFn: async (): Promise<string> => {
       const around = await fetchAround();
       if (!around) throw new NotDone([SILENT], 0);
-      const [own, others] = [hoursOf(around.own), around.others.map(hoursOf)];
+      const own = stationHours(around.own.weather);
+      const others = around.others.map((o) => stationHours(o.weather));
       const next = withStations(outing, own, others, seconds);
       edit(next);
       const { air, wind } = forecastStated(own, others, next.forecastEleM);

@@ -101,7 +101,7 @@ describe('everything that is looked for', () => {
 });
 
 describe('a cause that was made a cue', () => {
-  const says = (ids: string[], facts = {}) => winterCues(ids, aDay({}, facts).facts);
+  const says = (ids: string[], facts = {}) => winterCues(ids, () => aDay({}, facts).facts);
   it('is said on any day where it is a habit, and once where two say the same', () => {
     expect(says(['fast'])).toEqual(['Start slower, and cooler.']);
     expect(says(['missed cues, wet', 'missed cues, cold'], { cues: 1 })).toEqual(['Take the phone along and tap.']);

@@ -3,7 +3,8 @@ import { readNewOuting } from '@/formats/newOuting';
 import { refuse } from '@/formats/problem';
 import { wallClock } from '@/store/clock';
 import { createOuting } from '@/store/outings';
-import { weatherAround, type Heard } from '@/store/weather';
+import { stationHours } from '@/core/outing/fromStations';
+import { weatherAround } from '@/store/weather';
 import { inThread } from '@/workers/intake';
 import { door } from '@/app/api/door';
 
@@ -37,11 +38,10 @@ async function stationsOf(station: string): Promise<Stations> {
   const around = await weatherAround(station, wallClock(0));
   if (!around)
     refuse('Form', 'Where the forecast is from', 'the station is silent', 'a file, or the air of the day by hand');
-  const hoursOf = ({ weather }: Heard) => ({
-    name: weather.station.name,
-    eleM: weather.station.eleM,
-    hours: weather.hours,
-  });
   const { own, others } = around;
-  return { own: hoursOf(own), others: others.map(hoursOf), utcOffsetMin: own.weather.station.utcOffsetMin };
+  return {
+    own: stationHours(own.weather),
+    others: others.map((o) => stationHours(o.weather)),
+    utcOffsetMin: own.weather.station.utcOffsetMin,
+  };
 }

@@ -56,8 +56,7 @@ export function DoorScreen({ o, units }: { o: Out; units: Units }) {
   const { timeline } = meantNow(opened, out);
   const asked = safetyList({ timeline, plan: out.plan }, of([...worn, ...carried])).filter((i) => ASKED.has(i.item));
   const { person, winterCues: ids = [] } = pack;
-  const own =
-    ids.length > 0 ? winterCues(ids, factsOf({ timeline, plan: out.plan, closet: pack.closet, out, person })) : [];
+  const own = winterCues(ids, () => factsOf({ timeline, plan: out.plan, closet: pack.closet, out, person }));
   const packed = [
     ...of(carried).map((g) => ({ key: g.id, name: g.name, garment: g.id as string | null, why: '' })),
     ...asked.map((i) => ({ key: i.item, name: i.item, garment: null, why: i.says })),

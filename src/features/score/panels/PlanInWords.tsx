@@ -52,8 +52,7 @@ export function PlanInWords({
           <b>Carry:</b> {names(plan.carried)}.
         </p>
         <WinterCues
-          says={winterCues(
-            ids,
+          says={winterCues(ids, () =>
             factsOfPlan({ timeline, plan, closet: [...garments.values()], person: score.setting.person }),
           )}
           className="mt-1"
