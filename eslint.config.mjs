@@ -59,11 +59,17 @@ export default tseslint.config(
   ...tseslint.configs.recommended,
   {
     files: ['**/*.{ts,tsx}'],
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+    },
+  },
+  {
+    // The core, the doors and the store have no screens: these rules take half of the linter's time there for nothing.
+    files: ['src/{app,features,ui,workers,sw}/**/*.{ts,tsx}', 'tests/unit/ui/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': reactHooks, '@next/next': next },
     rules: {
       ...reactHooks.configs.recommended.rules,
       ...next.configs.recommended.rules,
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       'react-hooks/set-state-in-effect': 'off',
       'react-hooks/refs': 'off',
       'react-hooks/immutability': 'off',

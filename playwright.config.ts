@@ -5,6 +5,8 @@ export default defineConfig({
   workers: 1,
   // Generous, because planning takes as long as the machine takes: nothing here measures speed.
   timeout: 180_000,
+  // A machine that is busy with other things may miss a moment: one more try, and bin/test names what needed it.
+  retries: 1,
   expect: { timeout: 45_000 },
   reporter: [['list'], ['json']],
   outputDir: 'test-results',

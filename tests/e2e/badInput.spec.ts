@@ -1,5 +1,5 @@
 import { connect } from 'node:net';
-import { expect, test, type APIRequestContext } from '@playwright/test';
+import { expect, test, type APIRequestContext } from '../support/browser';
 import { readFileSync } from 'node:fs';
 import postgres from 'postgres';
 

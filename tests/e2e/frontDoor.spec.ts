@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, test, type APIRequestContext, type Page } from '../support/browser';
 import postgres from 'postgres';
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
@@ -79,6 +79,21 @@ test('by keys alone: type, colder, harder, wet, lay it out as a score with its l
   // What was laid out stands ready at the door again.
   await page.goto('/');
   await expect(line(page)).toHaveValue(/effort 3.5/);
+});
+
+test('what is typed before the page is at work is taken in when it is', async ({ page }) => {
+  // A slow network: the page is there, its scripts are not yet.
+  let go = () => {};
+  const slow = new Promise<void>((r) => (go = r));
+  await page.route(/\.js(\?|$)/, async (route) => {
+    await slow;
+    await route.continue();
+  });
+  await page.goto('/', { waitUntil: 'commit' });
+  await line(page).fill(LINE);
+  go();
+  await expect(page.getByText('7 said, 4 guessed')).toBeVisible();
+  await expect(line(page)).toHaveValue(LINE);
 });
 
 test('what is not understood, out of range or contradicts itself is said, and the rest is answered', async ({

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { expect, test, type BrowserContext, type Page } from '../support/browser';
 import jsQR from 'jsqr';
 import { randomUUID } from 'node:crypto';
 import { createServer, request as httpRequest } from 'node:http';

@@ -1,7 +1,7 @@
 import { build } from 'esbuild';
 import { createHash } from 'node:crypto';
 import { runInNewContext } from 'node:vm';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/browser';
 
 /** The core run here and in a browser worker must agree bit for bit, or a plan made at home is not the plan on the phone. */
 test('a worker in the browser and Node get the same numbers, to the last bit', async ({ page }) => {

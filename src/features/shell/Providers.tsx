@@ -1,7 +1,7 @@
 'use client';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { setNonce } from 'get-nonce';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import dynamic from 'next/dynamic';
 import { OutboxSheets } from '@/ui/outbox/OutboxSheets';
 
@@ -13,6 +13,10 @@ export function Providers({ nonce, children }: { nonce?: string; children: React
   // Parts that put styles into the page by themselves need what the content policy asks for.
   if (nonce) setNonce(nonce);
   const [client] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: 1 } } }));
+  // Runs when everything within is at work: what drives the page by program waits for it.
+  useEffect(() => {
+    document.documentElement.dataset.atWork = '';
+  }, []);
   return (
     <QueryClientProvider client={client}>
       {children}

@@ -1,5 +1,5 @@
 'use client';
-import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import type { Spoken } from '@/formats/spokenLine';
 import { MOST_LETTERS } from '@/formats/spokenLine';
 import { C } from '@/ui/draw/palette';
@@ -84,6 +84,13 @@ export function LineBox({
     if (box.current) watch.observe(box.current);
     return () => watch.disconnect();
   }, [spoken, chips, shown, scrolled]);
+
+  // What was typed before the page was at work is taken in as well: on a slow phone that is most of a line.
+  const atFirst = useRef({ text: spoken.text, onType });
+  useEffect(() => {
+    const typed = input.current?.value;
+    if (typed !== undefined && typed !== atFirst.current.text) atFirst.current.onType(typed);
+  }, [input]);
 
   return (
     <div ref={box} className="relative">

@@ -1,0 +1,38 @@
+import { test as base, type Browser, type BrowserContext, type Page } from '@playwright/test';
+
+/** A page that is opened or loaded again is used once its scripts are at work: what is tapped before reaches nobody. */
+function patient(page: Page): Page {
+  const atWork = () => page.locator('html[data-at-work]').waitFor({ state: 'attached', timeout: 45_000 });
+  const { goto, reload } = page;
+  page.goto = async (url, options) => {
+    const answer = await goto.call(page, url, options);
+    if (options?.waitUntil !== 'commit') await atWork();
+    return answer;
+  };
+  page.reload = async (options) => {
+    const answer = await reload.call(page, options);
+    await atWork();
+    return answer;
+  };
+  return page;
+}
+
+function patientPages(context: BrowserContext): BrowserContext {
+  const { newPage } = context;
+  context.newPage = async () => patient(await newPage.call(context));
+  return context;
+}
+
+/** Playwright's test over a browser whose pages wait for their scripts, also those of contexts a test makes itself. */
+export const test = base.extend<object, { browser: Browser }>({
+  browser: [
+    async ({ browser }, use) => {
+      const { newContext } = browser;
+      browser.newContext = async (options) => patientPages(await newContext.call(browser, options));
+      await use(browser);
+    },
+    { scope: 'worker' },
+  ],
+});
+
+export { expect, type APIRequestContext, type BrowserContext, type Page } from '@playwright/test';
