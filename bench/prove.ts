@@ -9,7 +9,15 @@ import { scorePlan } from '@/core/judge/scorePlan';
 import type { Plan } from '@/core/kit/plan';
 import { buildDemoOutings, DEMO_DAMP, DEMO_PERSON } from '@/demo/scenario';
 import { everyPlan, searched, SMALL_CASES, type SmallCase } from '../tests/support/everyPlan';
-import { atLeastAsGood, duel, FIXED_RULES, type Compared, type FixedRule } from '../tests/support/fixedRules';
+import { goldenOutings } from '../tests/golden/outings';
+import {
+  atLeastAsGood,
+  duel,
+  FIXED_RULES,
+  type Compared,
+  type Duel,
+  type FixedRule,
+} from '../tests/support/fixedRules';
 import { learningProof } from './learning';
 import { stabilityProof } from './stability';
 import { broken, OUTINGS, RULES } from '../tests/support/goodSense';
@@ -17,9 +25,9 @@ import { randomOuting } from '../tests/support/randomOutings';
 
 /**
  * What the planner is held to, as JSON lines: each small case against every plan there is, each random outing against each rule of
- * thumb, the search without a rule against each school, planned outings against rules of good sense, small steps of a question against
+ * thumb, golden outings with their kept plans likewise, the search without a rule against each school, planned outings against rules of good sense, small steps of a question against
  * the pieces they change, and summaries. Then learning, over simulated athletes with a hidden truth. `--small N`, `--random N`,
- * `--schools N`, `--plans N`, `--stability N` and `--learning N` take so many cases, 0 leaves them out.
+ * `--kept N`, `--schools N`, `--plans N`, `--stability N` and `--learning N` take so many cases, 0 leaves them out.
  */
 const say = (line: object) => process.stdout.write(JSON.stringify(line) + '\n');
 const count = (name: string, all: number): number => {
@@ -27,6 +35,7 @@ const count = (name: string, all: number): number => {
   return at < 0 ? all : Math.min(all, Number(process.argv[at + 1]));
 };
 const RANDOM = 200;
+const GOLDEN = 20;
 
 const alarms = (c: SmallCase, plan: Plan): number =>
   scorePlan(AVERAGE_PERSON, c.closet, c.timeline, plan).findings.filter((f) => f.severity === 3).length;
@@ -69,20 +78,32 @@ function small(n: number): void {
   });
 }
 
-function random(n: number): void {
+/** The planner against rules of thumb, on random outings or on those whose plans are kept as golden numbers. */
+function rules(duels: Iterable<Duel>): void {
+  let n = 0;
   const held = Object.fromEntries(FIXED_RULES.map((r) => [r, { cost: 0, stopWaterG: 0, fingersC: 0 }])) as Record<
     FixedRule,
     Record<keyof Compared, number>
   >;
-  for (let i = 0; i < n; i++) {
-    const d = duel(randomOuting(i));
+  for (const d of duels) {
+    n++;
     for (const rule of FIXED_RULES) {
       const good = atLeastAsGood(d.ours, d.theirs[rule]);
       for (const k of Object.keys(good) as (keyof Compared)[]) if (good[k]) held[rule][k]++;
     }
     say({ outing: d.name, ours: d.ours, theirs: d.theirs });
   }
-  say({ random: n, atLeastAsGood: held });
+  say({ outings: n, atLeastAsGood: held });
+}
+
+function* random(n: number): Generator<Duel> {
+  for (let i = 0; i < n; i++) yield duel(randomOuting(i));
+}
+
+/** The golden outings with their kept plans: what the planner made of them, without waiting for it once more. */
+function* kept(n: number): Generator<Duel> {
+  const plans = JSON.parse(readFileSync('tests/golden/numbers.json', 'utf8')) as { plan: Plan }[];
+  for (const [i, o] of goldenOutings('.').slice(0, n).entries()) yield duel(o, plans[i].plan);
 }
 
 /** Whether the search without any rule ends as low as the same search under each school's rule. */
@@ -140,7 +161,9 @@ function plans(n: number): void {
 const smallCases = count('small', SMALL_CASES.length);
 const outings = count('random', RANDOM);
 if (smallCases > 0) small(smallCases);
-if (outings > 0) random(outings);
+if (outings > 0) rules(random(outings));
+const keptPlans = count('kept', GOLDEN);
+if (keptPlans > 0) rules(kept(keptPlans));
 const planned = count('plans', OUTINGS.length);
 if (planned > 0) plans(planned);
 const withSchools = count('schools', 20);

@@ -56,7 +56,7 @@ test('by keys alone: type, colder, harder, wet, lay it out as a score with its l
   await page.keyboard.press('/');
   await expect(line(page)).toBeFocused();
   await page.keyboard.press('ControlOrMeta+a');
-  await page.keyboard.type('run 40 min easy −2 calm dry, forest, 2 x 5 min wait');
+  await page.keyboard.type('run 40 min easy −2 calm dry, open, 2 x 5 min wait');
   await page.keyboard.press('Enter');
   await page.keyboard.press('ArrowLeft');
   await expect(line(page)).toHaveValue(/−3°/);

@@ -1,4 +1,4 @@
-import { AVERAGE_PERSON, engineOf } from '@/core/body/person';
+import { AVERAGE_PERSON, engineOf, type Person } from '@/core/body/person';
 import { fabricResistance, type Garment } from '@/core/clothing/garment';
 import { withWay } from '@/core/search/dress';
 import { candidates, firstKit, type Candidates } from '@/core/search/candidates';
@@ -11,8 +11,8 @@ import { comfortableSkin } from '@/core/judge/sensation';
 import { type Sport, isStop } from '@/core/effort/sports';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Plan } from '@/core/kit/plan';
+import { alongOf } from '@/core/kit/edit';
 import { makePlan } from '@/core/search/planner';
-import type { RandomOuting } from './randomOutings';
 import { kitGarments, type Kit } from '@/core/search/kit';
 
 /**
@@ -46,14 +46,14 @@ const nearest = <T>(list: readonly T[], of: (x: T) => number, wanted: number): T
   list.reduce((a, b) => (Math.abs(of(b) - wanted) < Math.abs(of(a) - wanted) ? b : a));
 
 /** Time means over an outing of what a rule looks at. */
-function means(t: Timeline): { airC: number; metabolicWm2: number } {
+function means(t: Timeline, person: Person): { airC: number; metabolicWm2: number } {
   let air = 0;
   let heat = 0;
   for (const s of t.stretches) {
     air += s.airC * (s.endS - s.startS);
     heat += (s.metabolicW - s.externalW) * (s.endS - s.startS);
   }
-  return { airC: air / t.endS, metabolicWm2: heat / t.endS / engineOf(AVERAGE_PERSON).bodyAreaM2 };
+  return { airC: air / t.endS, metabolicWm2: heat / t.endS / engineOf(person).bodyAreaM2 };
 }
 
 /** Hands, head, legs and feet by what the air asks for: the colder the thicker, evenly over what is owned. */
@@ -73,9 +73,9 @@ function limbs(c: Candidates, airC: number): Pick<Kit, 'legs' | 'feet' | 'liner'
 }
 
 /** The plan of somebody who dresses by one rule, from the same closet. */
-export function ruledPlan(rule: FixedRule, closet: readonly Garment[], timeline: Timeline, sport: Sport): Plan {
+export function ruledPlan(rule: FixedRule, { closet, timeline, sport, person = AVERAGE_PERSON }: Contest): Plan {
   const c = candidates(closet, sport, timeline);
-  const seen = means(timeline);
+  const seen = means(timeline, person);
   const airC = seen.airC + (rule === 'ten degrees warmer' ? 10 : 0);
   const plain: Kit = { ...firstKit(c, 'none'), ...limbs(c, airC), warm: null, overLegs: null, eyes: null };
   const outfits: Kit[] = c.bases.flatMap((base) =>
@@ -86,7 +86,7 @@ export function ruledPlan(rule: FixedRule, closet: readonly Garment[], timeline:
   const wanted = rule.startsWith('warm') ? Infinity : neededResistance(airC, seen.metabolicWm2);
   const of = (k: Kit) => resistance([k.base, k.mid, k.shell]);
   const kit = wanted === Infinity ? outfits.reduce((a, b) => (of(b) > of(a) ? b : a)) : nearest(outfits, of, wanted);
-  const course = new Course(AVERAGE_PERSON, timeline, undefined, undefined, undefined);
+  const course = new Course(person, timeline, undefined, undefined, undefined);
   const run = new PathRun(course, kit, 60);
   const dress = wear(run.ways, kit);
   const path = rule.startsWith('warm') ? shedding(run, dress, kit) : course.phases.map(() => dress);
@@ -120,7 +120,7 @@ function shedding(run: PathRun, dress: Dress, kit: Kit): Dress[] {
   const less = shed ? withWay(dress, TORSO, shed) : dress;
   const { timeline } = run.course;
   const worn = run.plan(path);
-  const { series, metrics } = scorePlan(AVERAGE_PERSON, kitGarments(kit), timeline, worn, { stepS: 30 });
+  const { series, metrics } = scorePlan(run.course.person, kitGarments(kit), timeline, worn, { stepS: 30 });
   const row = metrics.torsoWet.findIndex((w) => w > WET_FELT);
   const from = row < 0 ? -1 : run.course.phases.findIndex((p) => p.startS >= series.timeS[row]);
   if (from < 1 || run.course.phases[from].onTheMove) return path;
@@ -167,16 +167,22 @@ export interface Duel {
   theirs: Record<FixedRule, Compared>;
 }
 
-/** The planner and every rule on one outing. */
-export function duel(o: RandomOuting): Duel {
-  const run = (plan: Plan): Compared => {
-    const used = new Set([...plan.worn, ...plan.carried]);
-    const garments = o.closet.filter((g) => used.has(g.id));
-    return comparedBy(scorePlan(AVERAGE_PERSON, garments, o.timeline, plan), o.timeline);
-  };
-  const planned = makePlan({ person: AVERAGE_PERSON, closet: o.closet, timeline: o.timeline, sport: o.sport });
-  const theirs = Object.fromEntries(
-    FIXED_RULES.map((rule) => [rule, run(ruledPlan(rule, o.closet, o.timeline, o.sport))]),
-  ) as Duel['theirs'];
-  return { name: o.name, ours: run(planned.plan), theirs };
+/** An outing to be dressed for by the planner and by every rule; nobody in particular, in dry clothes, unless it says. */
+export interface Contest {
+  name: string;
+  sport: Sport;
+  closet: readonly Garment[];
+  timeline: Timeline;
+  person?: Person;
+  damp?: Record<string, number>;
+}
+
+/** The planner and every rule on one outing. @param kept the planner's own plan where it is kept; else it is made */
+export function duel(o: Contest, kept?: Plan): Duel {
+  const { person = AVERAGE_PERSON, damp, timeline } = o;
+  const run = (plan: Plan): Compared =>
+    comparedBy(scorePlan(person, alongOf(o.closet, plan), timeline, plan, { damp }), timeline);
+  const plan = kept ?? makePlan({ ...o, person }).plan;
+  const theirs = Object.fromEntries(FIXED_RULES.map((rule) => [rule, run(ruledPlan(rule, o))])) as Duel['theirs'];
+  return { name: o.name, ours: run(plan), theirs };
 }
