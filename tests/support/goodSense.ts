@@ -7,6 +7,7 @@ import { isSafe } from '@/core/judge/findings';
 import { judge } from '@/core/judge/judgement';
 import { LIMIT } from '@/core/judge/limits';
 import { operations } from '@/core/kit/difference';
+import { followable } from '@/core/kit/followable';
 import { alongOf } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { settingAt, wornAt } from '@/core/kit/replay';
@@ -125,13 +126,20 @@ export const RULES: Record<string, (s: Seen) => string | undefined> = {
     const s = c.timeline.stretches.find((x) => x.relativeWind >= 8 && x.precipitationMmH > 0.5);
     return s && !at(s.startS + 1).some((g) => g.group === 'eyes') ? 'bare eyes' : undefined;
   },
-  'one pair before the eyes at a time': ({ c, at }) => {
-    const s = c.timeline.stretches.find((x) => at(x.startS + 1).filter((g) => g.group === 'eyes').length > 1);
-    return s && `two at ${(s.startS / 60).toFixed(0)} min`;
+  'one pair before the eyes and one padded pair on the hands at a time': ({ c, at }) => {
+    const many = (list: Garment[]) =>
+      list.filter((g) => g.group === 'eyes').length > 1 ||
+      list.filter((g) => g.group === 'hands' && g.role === 'warm').length > 1;
+    const s = c.timeline.stretches.find((x) => many(at(x.endS - 1)));
+    return s && `two before ${(s.endS / 60).toFixed(0)} min`;
   },
-  'a cue on the move asks for three things at most, six where one stands': ({ c, plan }) => {
+  'a cue on the move asks for three things at most, one at race effort, six where one halts for a layer': ({
+    c,
+    plan,
+  }) => {
     const halted = haltsNobody(c.timeline);
-    const many = plan.cues.find((q) => operations(q.actions) > (halted(q.atS) ? 9 : 6));
+    const can = followable(c.timeline, c.person, new Map(c.garments.map((g) => [g.id, g])));
+    const many = plan.cues.find((q) => (halted(q.atS) ? operations(q.actions) > 9 : !can(q)));
     return many ? `${operations(many.actions)} at ${(many.atS / 60).toFixed(0)} min` : undefined;
   },
   'nothing waterproof or padded is worn on the move above +12 °C in the dry': ({ outing, c, at }) => {

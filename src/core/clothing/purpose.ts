@@ -18,3 +18,7 @@ export const isStandby = (g: Garment): boolean => (g.group === 'torso' || g.grou
 
 /** What is worn over the body by choice; boots and helmets are what the sport asks for. */
 export const isLayer = (g: Garment): boolean => g.group === 'torso' || g.group === 'legs' || g.group === 'hands';
+
+/** Whether of two pieces only one is worn at a time: pairs before the eyes, and padded ones on the hands. */
+export const oneAtATime = (a: Pick<Garment, 'group' | 'role'>, b: Pick<Garment, 'group' | 'role'>): boolean =>
+  a.group === b.group && (a.group === 'eyes' || (a.group === 'hands' && a.role === 'warm' && b.role === 'warm'));

@@ -29,3 +29,13 @@ export function airways(t: Timeline, person: Person): { value: number; atS: numb
   const coldest = list.reduce((a, b) => (b.airC < a.airC ? b : a));
   return { value: coldest.airC, atS: coldest.startS, load: all.length > 0 ? 'all' : 'asthma' };
 }
+
+/** Whether breathing that hard in that air hurts anybody's airways in time: then nobody is told to press on. */
+export const hurtsAirways = (
+  metabolicW: number,
+  airC: number,
+  person: Pick<Person, 'vo2maxMl' | 'massKg'>,
+): boolean => {
+  const share = metabolicW / maximalMetabolicRate(person.vo2maxMl, person.massKg);
+  return [BREATH.race, BREATH.hard].some((b) => share >= b.share && airC <= b.airC);
+};

@@ -94,6 +94,9 @@ const EARS_C = 12;
 const EARS = 0.4;
 const EYES = 0.4;
 const FOGGED = 0.6;
+/** Hands hotter than this sweat into their gloves, °C, and one kelvin more costs so many points an hour (engineering values). */
+const HOT_HANDS_C = 34.2;
+const HOT_HANDS = 0.25;
 const WET_HAIR = 0.35;
 const HAIR_MM_H = 1.5;
 /** Each kilogram worn costs this an hour for each share of the maximum beyond easy going: races are run light. */
@@ -125,7 +128,11 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
       below(m.torsoC + person.warmth, coldTorso(m.heatWm2), 2) +
       below(m.limbsC, LIMIT.limbCold, 5) * 0.5 +
       Math.max(0, m.shiverW - SHIVER_FREE_W) / SHIVER_POINT_W);
-  c.heat += (below(-m.sensation, -1.2, 1) + below(-m.coreC, -LIMIT.coreHot, 0.3)) * hours;
+  c.heat +=
+    hours *
+    (below(-m.sensation, -1.2, 1) +
+      below(-m.coreC, -LIMIT.coreHot, 0.3) +
+      below(-m.fingersC, -HOT_HANDS_C, 1) * HOT_HANDS * settle);
   c.wetSkin += below(-m.torsoWet, -LIMIT.wetFelt, 0.35) * hours;
   // A little damp is nothing, a lot chills and never dries: squared, one point an hour at 180 g.
   c.wetLayers += (Math.max(0, m.waterG) / 180) * (Math.max(0, m.waterG) / 180) * hours;

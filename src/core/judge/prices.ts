@@ -54,12 +54,13 @@ export function cuePrice(w: CueWork, { halted, waiting }: CuePlace): number {
   let price = PRICE.cue + PRICE.piece * w.pieces + w.seconds / PRICE.secondsAPoint;
   if (w.halt && !halted)
     price += (PRICE.halt + w.seconds / PRICE.haltSecondsAPoint) * (1 + PRICE.waitingShare * waiting);
-  if (w.pace) {
-    const minutes = (w.pace.untilS - w.atS) / 60;
-    price += w.pace.share < 1 ? PRICE.late * (1 - w.pace.share) * minutes : PRICE.harder * minutes;
-  }
+  if (w.pace) price += pacePrice(w.pace.share, w.pace.untilS - w.atS);
   return w.shelter ? price + PRICE.shelter : price;
 }
+
+/** Price of going so long at another pace than planned, points. @param share of the planned effort  @param seconds at it */
+export const pacePrice = (share: number, seconds: number): number =>
+  (share < 1 ? PRICE.late * (1 - share) : PRICE.harder) * (seconds / 60);
 
 /** Price of all cues of a plan, points. @param waiting people who must wait at each halt, 0–30 */
 export function cuesPrice(

@@ -1,9 +1,11 @@
 import type { Garment } from '@/core/clothing/garment';
 import type { KitAction, Plan } from '@/core/kit/plan';
 import { ASK_STEP_S, runPlan, type Question } from './question';
-import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
+import { isBarrierLiner, oneAtATime, suitsSport } from '@/core/clothing/purpose';
 import { alarmsIn } from '@/core/judge/findings';
+import { operations } from '@/core/kit/difference';
 import { act, swapGarment, takeGarment } from '@/core/kit/edit';
+import { followable } from '@/core/kit/followable';
 import { phases } from '@/core/outing/moments';
 import { mostMoved, type Moved } from './mostMoved';
 import { Trials } from './trials';
@@ -34,7 +36,39 @@ export interface Asking {
   stepS?: number;
   /** points it must save */
   least?: number;
+  /** names of changes that are passed over; those that cost clearly more are added */
+  hopeless?: Hopeless;
 }
+
+/**
+ * Changes that cost clearly more when they were last tried: on a plan that differs in one thing they seldom help either. Whoever passes
+ * them over says that nothing helps only after having tried them once more.
+ */
+export class Hopeless {
+  private readonly names = new Set<string>();
+  /** whether any was passed over since the last `again` */
+  passedOver = false;
+
+  /** Whether a change is to be passed over. */
+  has(name: string): boolean {
+    const has = this.names.has(name);
+    this.passedOver ||= has;
+    return has;
+  }
+
+  /** Takes note of what a change saved, points; null: nobody knows. */
+  note(name: string, saves: number | null): void {
+    if (saves !== null && saves < -HOPELESS) this.names.add(name);
+  }
+
+  /** Has all of them tried again. */
+  again(): void {
+    this.names.clear();
+    this.passedOver = false;
+  }
+}
+/** A change that costs so much more is hopeless, points. */
+const HOPELESS = 0.08;
 
 /** Pieces that may come along whatever else does. */
 const BY_THEMSELVES: ReadonlySet<Garment['group']> = new Set(['hands', 'head', 'face', 'eyes']);
@@ -48,7 +82,7 @@ const LEAST_SAVING = 0.12;
  */
 export function propose(
   request: Question,
-  { goOn = () => true, stepS = ASK_STEP_S, least = LEAST_SAVING }: Asking = {},
+  { goOn = () => true, stepS = ASK_STEP_S, least = LEAST_SAVING, hopeless }: Asking = {},
 ): Proposal | null {
   const { plan } = request;
   const run = (p: Plan): Scored => runPlan(request, p, { stepS });
@@ -57,8 +91,12 @@ export function propose(
   trials.hold(plan);
   let best: Proposal | null = null;
   for (const option of options(request, before)) {
+    const name = `${option.atS} ${option.text}`;
+    if (hopeless?.has(name)) continue;
     if (!goOn()) break;
-    if (!trials.maySave(option.plan, best?.saves ?? least)) continue;
+    const about = trials.saves(option.plan);
+    hopeless?.note(name, about);
+    if (about !== null && about <= (best?.saves ?? least) - trials.doubt) continue;
     const after = run(option.plan);
     const saves = before.total - after.total;
     const worse = alarms(after) > alarms(before);
@@ -87,8 +125,14 @@ function options(r: Question, scored: Scored): Option[] {
   const inPlan = [...plan.worn, ...plan.carried].flatMap((id) => byId.get(id) ?? []);
   const out: Option[] = [];
   const moments = phases(timeline);
+  const can = followable(timeline, r.person, byId);
+  const cueAt = (p: Plan, atS: number) => p.cues.find((c) => Math.abs(c.atS - atS) < 1);
   const add = (actions: KitAction[], from: Plan, atS: number, extra = '') => {
     const next = actions.reduce((p, a) => act(p, a, atS), from);
+    const asked = cueAt(next, atS);
+    const had = cueAt(plan, atS);
+    // A cue that asks for more than people carry out is no help, unless it asks for less than it did.
+    if (asked && !can(asked) && operations(asked.actions) > (had ? operations(had.actions) : 0)) return;
     const words = changesOf(actions, byId).map((c) => c.text);
     if (words.length > 0) out.push({ text: `${extra}${words.join(', ')}`, atS: atS < 60 ? 0 : atS, plan: next });
   };
@@ -99,10 +143,8 @@ function options(r: Question, scored: Scored): Option[] {
       // A helmet is what the sport asks for, not a matter of warmth.
       const helmet = g.group === 'head' && g.role === 'over';
       const canChange = !helmet && (moving || (g.overBoots && (m.halted || !m.onTheMove)));
-      // One pair before the eyes at a time.
-      const seesThrough =
-        !worn && g.group === 'eyes' && inPlan.some((o) => o.group === 'eyes' && isWorn(plan, o.id, m.startS));
-      if (canChange && g.role !== 'base' && !seesThrough)
+      const taken = !worn && inPlan.some((o) => oneAtATime(o, g) && isWorn(plan, o.id, m.startS));
+      if (canChange && g.role !== 'base' && !taken)
         add([{ do: worn ? 'takeOff' : 'putOn', garment: g.id }], plan, m.startS);
       if (!worn) continue;
       for (const o of g.openings) {
@@ -138,11 +180,15 @@ function options(r: Question, scored: Scored): Option[] {
       out.push({ text: `take along for the stop: ${g.name}`, atS: moment.startS, plan: both });
       continue;
     }
-    if (g.group !== 'eyes' || !inPlan.some((o) => o.group === 'eyes')) {
+    if (!inPlan.some((o) => oneAtATime(o, g))) {
       out.push({ text: `put on at the start: ${g.name}`, atS: 0, plan: takeGarment(plan, g.id, 'worn') });
       const along = takeGarment(plan, g.id, 'carried');
       if (!moment.onTheMove || g.group !== 'torso')
         add([{ do: 'putOn', garment: g.id }], along, moment.startS, 'take along: ');
+      // With what is done in any case it is no cue more.
+      if (BY_THEMSELVES.has(g.group))
+        for (const { atS } of plan.cues)
+          if (Math.abs(atS - moment.startS) > 1) add([{ do: 'putOn', garment: g.id }], along, atS, 'take along: ');
     }
     for (const old of inPlan)
       if (old.group === g.group && old.role === g.role)

@@ -2,14 +2,13 @@ import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import type { Sport } from '@/core/effort/sports';
-import { operations } from '@/core/kit/difference';
 import { act, alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { isWorn, settingAt } from '@/core/kit/replay';
-import { haltsNobody, phases, stretchAt } from '@/core/outing/moments';
+import { phases } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import { byPlace } from './candidates';
-import { operationsAt } from './course';
+import { followable } from '@/core/kit/followable';
 
 /** One change of a plan: another piece, or the same pieces worn another way. */
 export interface Change {
@@ -112,19 +111,14 @@ export function wearingChanges(w: Wardrobe & { person: Person }, timeline: Timel
   const along = alongOf(wearable(w), plan);
   const out: Change[] = [];
   const moments = phases(timeline);
-  const halted = haltsNobody(timeline);
-  const most = (p: Plan): boolean =>
-    p.cues.every((c) => {
-      const hands = halted(c.atS) ? 'halted' : 'moving';
-      return operations(c.actions) <= operationsAt(w.person, stretchAt(timeline, c.atS + 0.5).metabolicW, hands);
-    });
+  const can = followable(timeline, w.person);
   const add = (piece: Garment, edit: Change['edit']) =>
     out.push({
       of: 'wearing',
       pieces: [piece],
       edit: (p) => {
         const next = edit(p);
-        return most(next) ? next : p;
+        return next.cues.every(can) ? next : p;
       },
     });
   for (const m of moments)

@@ -1,5 +1,6 @@
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import type { Person } from '@/core/body/person';
+import { hurtsAirways } from '@/core/judge/airways';
 import { checkWeights, type Weights } from '@/core/judge/cost';
 import { needOf, type Need } from '@/core/judge/lacking';
 import { SPORT } from '@/core/effort/sports';
@@ -7,36 +8,23 @@ import { isUnderRoof } from '@/core/outing/leg';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { within } from '@/core/quantity/range';
 import { applyPace } from '@/core/kit/applyPace';
+import { operationsAt } from '@/core/kit/followable';
 import type { Habits } from './candidates';
 import { mergeStretches } from '@/core/outing/mergeStretches';
 import { MOST_WAITING } from './wishes';
-import { goingWays, type GoingWay, type Way } from './waysToWear';
+import { BRISK, goingWays, type GoingWay, type Way } from './waysToWear';
 import { phases, stretchAt, type Phase } from '@/core/outing/moments';
 import { work } from '@/core/questions/phaseRunner';
 
 /** Shelter is worth walking to from this wind, m/s; dry socks want a stop this long, s. */
 const LEE_WIND = 2;
 const SOCKS_STOP_S = 480;
-/** What people carry out of one cue (common practice, no published source), and the share of the maximum from which it is a race. */
-const MOST_OPERATIONS = { race: 1, move: 3, halt: 6 } as const;
-const RACE_SHARE = 0.7;
 /**
  * Not tried, since its price rules it out long before: a jacket for stops on somebody who makes this much heat, W, in air milder than
  * this, °C.
  */
 const STEAMING_W = 520;
 const BITTER_C = -25;
-/** How many things one cue may ask for: of somebody who works at this rate, W, on the move or halted. */
-export function operationsAt(
-  { vo2maxMl, massKg }: Pick<Person, 'vo2maxMl' | 'massKg'>,
-  metabolicW: number,
-  hands: 'halted' | 'moving',
-): number {
-  if (hands === 'halted') return MOST_OPERATIONS.halt;
-  const share = metabolicW / maximalMetabolicRate(vo2maxMl, massKg);
-  return share >= RACE_SHARE ? MOST_OPERATIONS.race : MOST_OPERATIONS.move;
-}
-
 /** Nobody can go easier than this, W: little more than standing. */
 const EASES_W = 280;
 /** Nobody presses on beyond this share of their maximum. */
@@ -139,7 +127,7 @@ export class Course {
       drySocks: phase.stop && phase.startS > 0 && timeline.legStartS[s.leg + 1] - phase.startS >= SOCKS_STOP_S,
       // Whoever rolls downhill cannot go easier.
       easy: paced && s.metabolicW > EASES_W,
-      brisk: paced && s.metabolicW < BRISK_SHARE * most,
+      brisk: paced && s.metabolicW < BRISK_SHARE * most && !hurtsAirways(s.metabolicW * BRISK, s.airC, person),
       lee:
         phase.stop &&
         outdoors &&

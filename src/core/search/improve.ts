@@ -159,7 +159,7 @@ export function withoutOneCue(run: PathRun, dresses: readonly Dress[]): Dress[][
     const next = cues[i + 1] ?? run.length;
     const before = cues[i - 1] ?? 0;
     if (dresses[p][GOING] !== run.ways[GOING][0])
-      out.push(dresses.map((d, q) => (q === p ? withWay(d, GOING, run.ways[GOING][0]) : d)));
+      out.push(replaced(dresses, p, runEnd(dresses, p, GOING), GOING, run.ways[GOING][0]));
     if (p === 0) return;
     out.push(dresses.map((d, q) => (q >= p && q < next ? run.carriedOn(q, dresses[p - 1]) : d)));
     out.push(dresses.map((d, q) => (q >= before && q < p ? run.carriedOn(q, dresses[p]) : d)));

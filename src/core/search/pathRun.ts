@@ -3,7 +3,7 @@ import type { Garment } from '@/core/clothing/garment';
 import { waterEndCost } from '@/core/judge/cost';
 import { noMoment, readMoment } from '@/core/judge/moment';
 import { lackPrice } from '@/core/judge/lacking';
-import { alongPrice, cuePrice, type CueWork } from '@/core/judge/prices';
+import { alongPrice, cuePrice, pacePrice, type CueWork } from '@/core/judge/prices';
 import { changing, type Changing } from '@/core/kit/changing';
 import { actionsBetween, operations, piecesOf, type Worn } from '@/core/kit/difference';
 import type { Cue, KitAction, Plan } from '@/core/kit/plan';
@@ -106,7 +106,7 @@ export class PathRun {
     let change: Changing | null = null;
     if (!from || !before) {
       sim.start({ ...planOfDress(dress, this.byId), carried: [], cues: [] }, course.damp);
-      changes += this.priceOf(p, { pieces: 0, seconds: 0, halt: false }, dress) * w.fuss;
+      changes += this.priceOf(p, { pieces: 0, seconds: 0, halt: false }, dress, null) * w.fuss;
     } else {
       sim.restore(from.state);
       const here = course.startOf(p);
@@ -120,21 +120,29 @@ export class PathRun {
       )
         return null;
       const hands = { pieces: c.pieces, seconds: change?.seconds ?? 0, halt: change?.halt ?? false };
-      changes += this.priceOf(p, hands, dress) * w.fuss;
+      changes += this.priceOf(p, hands, dress, before) * w.fuss;
       if (change) sim.wearing.beginChange(change, here.airC);
     }
     const into = state === 'kept' ? (this.spare.pop() ?? new Float64Array(sim.state.all.length)) : null;
     return leap(sim, from, { timeline: gone, phase, stepS: this.stepS, change, changes, weights: w, into });
   }
 
-  private priceOf(p: number, hands: Pick<CueWork, 'pieces' | 'seconds' | 'halt'>, dress: Dress): number {
+  private priceOf(
+    p: number,
+    hands: Pick<CueWork, 'pieces' | 'seconds' | 'halt'>,
+    dress: Dress,
+    before: Dress | null,
+  ): number {
     const phase = this.course.phases[p];
     const { pace, shelter } = dress[GOING];
-    const going = { shelter, pace: pace === undefined ? undefined : { share: pace, untilS: phase.endS } };
-    return cuePrice(
+    const held = heldOn(dress, before);
+    const until = { share: pace ?? 1, untilS: phase.endS };
+    const going = held ? {} : { shelter, pace: pace === undefined ? undefined : until };
+    const cue = cuePrice(
       { ...hands, ...going, atS: phase.startS },
       { halted: phase.halted || phase.stop, waiting: this.course.waiting },
     );
+    return held && pace !== undefined ? cue + pacePrice(pace, phase.endS - phase.startS) : cue;
   }
 
   /** What only the end knows, right after the last phase was run: water left in the clothes, and what all of it weighs. */
@@ -349,16 +357,22 @@ export class PathRun {
   /** The path as a plan. */
   plan(dresses: readonly Dress[] = this.dresses): Plan {
     const cues: Cue[] = [];
+    // The cue whose pace or shelter is held on until now.
+    let holds: Cue | null = null;
     this.course.phases.forEach((phase, p) => {
-      const actions = p > 0 ? this.changeOf(dresses[p - 1], dresses[p], { packOn: false }).actions : [];
+      const before = p > 0 ? dresses[p - 1] : null;
+      const actions = before ? this.changeOf(before, dresses[p], { packOn: false }).actions : [];
       const { pace, shelter } = dresses[p][GOING];
-      if (actions.length === 0 && pace === undefined && !shelter) return;
-      cues.push({
-        atS: phase.startS,
-        actions,
+      const until = {
         ...(pace !== undefined ? { pace: { share: pace, untilS: phase.endS } } : {}),
         ...(shelter ? { shelter: { untilS: phase.endS } } : {}),
-      });
+      };
+      const held = heldOn(dresses[p], before);
+      if (held && holds) Object.assign(holds, until);
+      if (actions.length === 0 && (held || (pace === undefined && !shelter))) return;
+      const cue: Cue = { atS: phase.startS, actions, ...(held ? {} : until) };
+      if (!held) holds = cue;
+      cues.push(cue);
     });
     const start = planOfDress(dresses[0], this.byId);
     return { ...start, carried: carriedBy(start.worn, cues, this.along(dresses)), cues };
@@ -368,13 +382,18 @@ export class PathRun {
   cuesOf(dresses: readonly Dress[]): number[] {
     const out: number[] = [];
     for (let p = 0; p < dresses.length; p++) {
-      const going = dresses[p][GOING];
-      const acts = p > 0 && dresses[p] !== dresses[p - 1] && this.wornBy(dresses[p]) !== this.wornBy(dresses[p - 1]);
-      if (acts || going.pace !== undefined || going.shelter) out.push(p);
+      const before = p > 0 ? dresses[p - 1] : null;
+      const acts = before && dresses[p] !== before && this.wornBy(dresses[p]) !== this.wornBy(before);
+      if (acts || (isOwn(dresses[p]) && !heldOn(dresses[p], before))) out.push(p);
     }
     return out;
   }
 }
+
+/** Whether one goes otherwise than planned, and whether that is held on from the phase before: then nobody need be told again. */
+const isOwn = (d: Dress): boolean => d[GOING].going !== 'as planned';
+const heldOn = (d: Dress, before: Dress | null): boolean =>
+  before !== null && isOwn(d) && d[GOING].going === before[GOING].going;
 
 /** More ways to dress one kit than there are. */
 const MOST_DRESSES = 1 << 20;

@@ -22,7 +22,7 @@ import { mustNotMiss, type CueReason } from '@/core/questions/cueReason';
 import { missedCues } from '@/core/questions/missedCues';
 import { PathRun } from './pathRun';
 import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
-import { propose } from '@/core/questions/propose';
+import { Hopeless, propose } from '@/core/questions/propose';
 import { Trials } from '@/core/questions/trials';
 import { tidy } from '@/core/kit/replay';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
@@ -118,7 +118,7 @@ const TOO_DEAR = 1;
 const LEAST_SWAP = 0.01;
 /** The last betterment by single changes: step of its runs, s, rounds, and runs at most. */
 const POLISH_STEP_S = 60;
-const POLISH_ROUNDS = 8;
+const POLISH_ROUNDS = 12;
 const POLISH_RUNS = { swaps: 500, proposals: 1000 } as const;
 /** What a proposal must gain to be taken by the search itself, points. */
 const LEAST_PROPOSED = 0.03;
@@ -433,12 +433,18 @@ class Search {
     const runs = { swaps: 0, proposals: 0 };
     const within = (what: keyof typeof runs) => () => this.beat() && runs[what]++ < POLISH_RUNS[what];
     const goOn = within('swaps');
+    const hopeless = new Hopeless();
     for (let round = 0; round < POLISH_ROUNDS; round++) {
       const before = least;
       trials.hold(plan);
-      for (const next of round === 0 ? [...this.pairs(plan), ...this.singleChanges(plan)] : this.singleChanges(plan)) {
+      for (const { name, next } of round === 0
+        ? [...this.pairs(plan), ...this.singleChanges(plan)]
+        : this.singleChanges(plan)) {
+        if (hopeless.has(name)) continue;
         if (!goOn()) break;
-        if (!trials.maySave(next, LEAST_SWAP)) continue;
+        const about = trials.saves(next);
+        hopeless.note(name, about);
+        if (about !== null && about <= LEAST_SWAP - trials.doubt) continue;
         const then = cost(next);
         if (then < least - LEAST_SWAP) {
           least = then;
@@ -448,13 +454,15 @@ class Search {
       }
       const proposal = propose(
         { ...asked, plan },
-        { goOn: within('proposals'), stepS: POLISH_STEP_S, least: LEAST_PROPOSED },
+        { goOn: within('proposals'), stepS: POLISH_STEP_S, least: LEAST_PROPOSED, hopeless },
       );
       if (proposal && proposal.plan.cues.length <= this.most) {
         plan = proposal.plan;
         least = cost(plan);
       }
-      if (before - least < LEAST_SWAP) break;
+      if (before - least >= LEAST_SWAP) continue;
+      if (!hopeless.passedOver) break;
+      hopeless.again();
     }
     return plan;
   }
@@ -504,7 +512,7 @@ class Search {
   }
 
   /** The plan with middle layer and shell changed together: layers that only pay, or only are needless, as a pair. */
-  private *pairs(plan: Plan): Generator<Plan> {
+  private *pairs(plan: Plan): Generator<Change> {
     const { mids, shells } = this.candidates;
     const mid = mids.find((g) => isAlong(plan, g.id));
     const shell = shells.find((g) => isAlong(plan, g.id));
@@ -512,15 +520,20 @@ class Search {
     const others = mids.filter((g) => g !== mid);
     for (const m of [mid, ...others]) {
       const swapped = m === mid ? plan : swapGarment(plan, mid.id, m);
-      yield leaveGarment(swapped, shell.id);
+      yield { name: `${m.id} alone`, next: leaveGarment(swapped, shell.id) };
       if (m === mid) continue;
-      for (const s of shells) if (s !== shell) yield swapGarment(swapped, shell.id, s);
+      for (const s of shells)
+        if (s !== shell) yield { name: `${m.id} and ${s.id}`, next: swapGarment(swapped, shell.id, s) };
     }
-    for (const s of shells) yield leaveGarment(s === shell ? plan : swapGarment(plan, shell.id, s), mid.id);
+    for (const s of shells)
+      yield {
+        name: `${s.id} alone`,
+        next: leaveGarment(s === shell ? plan : swapGarment(plan, shell.id, s), mid.id),
+      };
   }
 
   /** The plan with one piece swapped for another of its like, or left at home, or one cue without its pace or its shelter. */
-  private *singleChanges(plan: Plan): Generator<Plan> {
+  private *singleChanges(plan: Plan): Generator<Change> {
     const { closet, sport, barriers = false } = this.request;
     const along = alongOf(closet, plan);
     for (const g of along) {
@@ -532,12 +545,15 @@ class Search {
           suitsSport(o, sport) &&
           (barriers || !isBarrierLiner(o)),
       );
-      for (const other of like) yield swapGarment(plan, g.id, other);
-      if (isSpare(g, along)) yield leaveGarment(plan, g.id);
+      for (const other of like) yield { name: `${g.id} to ${other.id}`, next: swapGarment(plan, g.id, other) };
+      if (isSpare(g, along)) yield { name: `no ${g.id}`, next: leaveGarment(plan, g.id) };
     }
     for (const [i, { pace, shelter }] of plan.cues.entries())
       if (pace || shelter)
-        yield tidy({ ...plan, cues: plan.cues.map((c, k) => (k === i ? { atS: c.atS, actions: c.actions } : c)) });
+        yield {
+          name: `${plan.cues[i].atS} as planned`,
+          next: tidy({ ...plan, cues: plan.cues.map((c, k) => (k === i ? { atS: c.atS, actions: c.actions } : c)) }),
+        };
   }
 
   private explain(plan: Plan, curve: CurvePoint[]): Planned {
@@ -561,6 +577,12 @@ function isSpare(g: Garment, along: readonly Garment[]): boolean {
   return along.some((o) => o !== g && o.group === g.group && COVERS.has(o.role));
 }
 const COVERS: ReadonlySet<Garment['role']> = new Set(['base', 'mid', 'shell']);
+
+/** A plan that differs in one thing, and the name of that. */
+interface Change {
+  name: string;
+  next: Plan;
+}
 
 /** Ids of what one kit has and another has not. */
 function newTo(old: Kit, kit: Kit): Set<string> {

@@ -1,18 +1,17 @@
 import { isSafe } from '@/core/judge/findings';
 import { judgeSeries, type Scored } from '@/core/judge/scorePlan';
 import { applyPace } from '@/core/kit/applyPace';
-import { operations } from '@/core/kit/difference';
 import { act, alongOf } from '@/core/kit/edit';
-import type { Cue, Plan } from '@/core/kit/plan';
+import type { Plan } from '@/core/kit/plan';
 import { isWorn, settingAt, tidy } from '@/core/kit/replay';
 import type { Garment } from '@/core/clothing/garment';
-import { phases, stretchAt, haltsNobody, type Phase } from '@/core/outing/moments';
+import { phases, type Phase } from '@/core/outing/moments';
 import { truncate } from '@/core/outing/truncate';
 import type { Question } from '@/core/questions/question';
 import { within } from '@/core/quantity/range';
 import type { Series } from '@/core/simulate/series';
 import { Simulator } from '@/core/simulate/simulator';
-import { operationsAt } from './course';
+import { followable } from '@/core/kit/followable';
 
 export interface ReplanQuestion extends Question {
   /** the plan as worn so far and meant from now on, its cues on the clock of the timeline */
@@ -158,10 +157,7 @@ function momentsAhead({ timeline, nowS }: ReplanQuestion): Phase[] {
 function fits(q: ReplanQuestion, plan: Plan): boolean {
   const ahead = plan.cues.filter((c) => c.atS > q.nowS);
   if (ahead.length > q.maxCues) return false;
-  const halted = haltsNobody(q.timeline);
-  const can = (c: Cue) =>
-    operations(c.actions) <=
-    operationsAt(q.person, stretchAt(q.timeline, c.atS + 0.5).metabolicW, halted(c.atS) ? 'halted' : 'moving');
+  const can = followable(q.timeline, q.person);
   // What is asked for now may need a halt: whoever replans has stopped to read it.
   return ahead.every((c) => c.atS <= q.nowS + SOON_S + 1 || can(c));
 }

@@ -17,7 +17,7 @@ import type { Question } from '@/core/questions/question';
 import { adapt, tried } from './adapt';
 import { LADDER_EFFORTS, LADDER_MINUTES, LADDER_WINDS, type Rung } from './ladderTerms';
 import { MOUTH_COVERED } from './wishes';
-import { operationsAt } from './course';
+import { operationsAt } from '@/core/kit/followable';
 import { makePlan } from './planner';
 
 /** Of what the ladder is: who, from what, for which sport and where. */

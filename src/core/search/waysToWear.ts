@@ -208,7 +208,7 @@ export function footWays(k: Kit): FootWay[] {
 
 /** Shares of the planned effort worth thinking about: easing off before the top, pressing on in the cold (engineering values). */
 const EASY = 0.75;
-const BRISK = 1.12;
+export const BRISK = 1.12;
 
 export function goingWays(): GoingWay[] {
   const way = (going: GoingWay['going'], more: Pick<GoingWay, 'pace' | 'shelter'> = {}): GoingWay => ({

@@ -31,7 +31,10 @@ function anHourOf(over: Partial<Moment>, hours = 1): BodyCost {
   return c;
 }
 
-test('an hour in which nothing is wrong costs nothing', () => expect(anHourOf({})).toEqual(noCost()));
+test('an hour in which nothing is wrong costs nothing, up to hands of 34.2 °C', () => {
+  expect(anHourOf({})).toEqual(noCost());
+  expect(anHourOf({ fingersC: 34.2 })).toEqual(noCost());
+});
 
 test.each<[string, Partial<Moment>, keyof BodyCost, number]>([
   ['feeling 0.9 votes under −0.8', { sensation: -1.7 }, 'cold', 1],
@@ -43,6 +46,8 @@ test.each<[string, Partial<Moment>, keyof BodyCost, number]>([
   ['a torso wettedness of 0.65', { torsoWet: 0.65 }, 'wetSkin', 1],
   ['180 g of water', { waterG: 180 }, 'wetLayers', 1],
   ['360 g of water, squared', { waterG: 360 }, 'wetLayers', 4],
+  ['hands a kelvin over 34.2 °C', { fingersC: 35.2 }, 'heat', 0.25],
+  ['hands two kelvin over it', { fingersC: 36.2 }, 'heat', 1],
   ['fingers 7 K under 24 °C', { fingersC: 17 }, 'extremities', 1],
   ['fingers 2 K under 10 °C, near numb', { fingersC: 8 }, 'extremities', (16 / 7) ** 2 + 6],
   ['toes 7 K under 24 °C weigh four fifths', { toesC: 17 }, 'extremities', 0.8],

@@ -1,7 +1,9 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
-import { propose } from '@/core/questions/propose';
+import { oneAtATime } from '@/core/clothing/purpose';
+import { isWorn } from '@/core/kit/replay';
+import { Hopeless, propose } from '@/core/questions/propose';
 import { scorePlan } from '@/core/judge/scorePlan';
-import type { Plan } from '@/core/kit/plan';
+import type { KitAction, Plan } from '@/core/kit/plan';
 import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 
 const request = (plan: Plan, timeline = upStopDown()) => ({
@@ -87,4 +89,56 @@ test('eyes open to a cold wind: it proposes what keeps it off, though nothing li
   const p = propose({ ...request(warm, day), closet: [...SKI_CLOSET, ...garmentsOf('goggles', 'nose-strip')] })!;
   expect(p.text).toMatch(/goggles/i);
   expect(p.effect.what).toBe('face');
+});
+
+test('padded mitts are never put over padded gloves, nor a second pair before the eyes', () => {
+  const gloved: Plan = { ...basic, worn: [...basic.worn, 'ski-gloves', 'goggles'] };
+  const closet = [...SKI_CLOSET, ...garmentsOf('ski-gloves', 'goggles', 'sun-glasses', 'wind-gloves')];
+  const r = {
+    ...request(gloved, dayOf([aLeg({ minutes: 30 }), aLeg({ name: 'Top', sport: 'stand', minutes: 30 })], -18, 8)),
+    closet,
+  };
+  const p = propose(r, { least: 0.01 });
+  const [ski, mitts] = garmentsOf('ski-gloves', 'warm-mitts');
+  expect(oneAtATime(ski, mitts)).toBe(true);
+  expect(oneAtATime(garmentsOf('wind-gloves')[0], mitts)).toBe(false);
+  expect(p && isWorn(p.plan, 'warm-mitts', 2000) && isWorn(p.plan, 'ski-gloves', 2000)).not.toBe(true);
+});
+
+test('what was hopeless is passed over, which is known, until it is asked for again', () => {
+  const hopeless = new Hopeless();
+  hopeless.note('a', -0.5);
+  hopeless.note('b', -0.05);
+  hopeless.note('c', null);
+  expect(['b', 'c'].some((n) => hopeless.has(n))).toBe(false);
+  expect(hopeless.passedOver).toBe(false);
+  expect(hopeless.has('a')).toBe(true);
+  expect(hopeless.passedOver).toBe(true);
+  hopeless.again();
+  expect(hopeless.has('a')).toBe(false);
+  expect(hopeless.passedOver).toBe(false);
+});
+
+test('it asks for no more at one cue than people carry out there', () => {
+  const set = (opening: string, setting: number) =>
+    ({ do: 'set', garment: 'wind-shell-pits', opening, setting }) as const;
+  const before = (more: KitAction[]): Plan => ({
+    ...basic,
+    openings: { 'wind-shell-pits': { zip: 1, pits: 1 }, 'neck-tube': { up: 0 } },
+    cues: [{ atS: 2400, actions: [set('zip', 0), set('pits', 0), ...more] }],
+  });
+  const bitter = dayOf(
+    [
+      aLeg({ minutes: 40, effort: { by: 'metabolic', value: 600 } }),
+      aLeg({ name: 'Ridge', minutes: 30, effort: { by: 'metabolic', value: 600 }, air: { airC: -14, wind: 5 } }),
+    ],
+    8,
+    1,
+  );
+  const asked = (plan: Plan) => propose(request(plan, bitter))!;
+  // Two things are done there: a third fits, and is done with them. With three it has to be done elsewhere.
+  expect(asked(before([])).atS).toBe(2400);
+  const full = before([{ do: 'takeOff', garment: 'thin-cap' }]);
+
+  expect(asked(full).atS).not.toBe(2400);
 });

@@ -3,7 +3,9 @@ import { atPace, inShelter } from '@/core/outing/pacing';
 import { applyPace } from '@/core/kit/applyPace';
 import { mergeStretches } from '@/core/outing/mergeStretches';
 import { moveCue } from '@/core/kit/edit';
+import { Course } from '@/core/search/course';
 import { makePlan } from '@/core/search/planner';
+import { goingWays } from '@/core/search/waysToWear';
 import { phases } from '@/core/outing/moments';
 import { scorePlan } from '@/core/judge/scorePlan';
 import type { Plan } from '@/core/kit/plan';
@@ -195,4 +197,44 @@ test('a jacket worn down to a stretch without stopping is not a dead end: there 
   const planned = makePlan({ person: AVERAGE_PERSON, closet, timeline, sport: 'ski tour' });
   expect(planned.curve[0].cues).toBe(0);
   expect(Number.isFinite(planned.scored.total)).toBe(true);
+});
+
+test('a pace that is held over several moments is told once, and costs what the search paid for it', () => {
+  const hot = dayOf(
+    [
+      aLeg({ minutes: 80, effort: { by: 'metabolic', value: 780 } }),
+      aLeg({ name: 'Top', sport: 'stand', minutes: 15, effort: { by: 'usual' } }),
+    ],
+    16,
+    1,
+  );
+  const closet = garmentsOf(
+    'briefs',
+    'thin-synthetic-base',
+    'thin-tights',
+    'thin-socks',
+    'touring-boots',
+    'wind-shell',
+  );
+  const { plan: found, curve, scored } = makePlan({ person: AVERAGE_PERSON, closet, timeline: hot, sport: 'ski tour' });
+  const paced = found.cues.filter((c) => c.pace);
+  expect(paced.length).toBeGreaterThan(0);
+  // Over eight minutes in, half way and before the top.
+  expect(Math.max(...paced.map((c) => c.pace!.untilS - c.atS))).toBeGreaterThan(2000);
+  for (const c of paced)
+    expect(paced.some((o) => o !== c && o.atS === c.pace!.untilS && o.pace!.share === c.pace!.share)).toBe(false);
+  expect(curve.find((p) => p.plan === found)!.cost).toBeCloseTo(scored.total, 9);
+});
+
+test('nobody is told to press on where breathing so hard would hurt', () => {
+  const cold = (airC: number) =>
+    new Course(
+      AVERAGE_PERSON,
+      dayOf([aLeg({ minutes: 60, effort: { by: 'metabolic', value: 620 } })], airC),
+      undefined,
+      undefined,
+    );
+  const brisk = goingWays().find((w) => w.going === 'brisk')!;
+  expect(cold(-19).admits(1, brisk, null)).toBe(true);
+  expect(cold(-21).admits(1, brisk, null)).toBe(false);
 });

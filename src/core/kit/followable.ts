@@ -1,0 +1,43 @@
+import type { Person } from '@/core/body/person';
+import type { Garment } from '@/core/clothing/garment';
+import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
+import { haltsNobody, stretchAt } from '@/core/outing/moments';
+import type { Timeline } from '@/core/outing/timeline';
+import { onTheMove } from './changing';
+import { operations } from './difference';
+import type { Cue } from './plan';
+
+/** What people carry out of one cue (common practice, no published source), and the share of the maximum from which it is a race. */
+const MOST_OPERATIONS = { race: 1, move: 3, halt: 6 } as const;
+const RACE_SHARE = 0.7;
+
+/** How many things one cue may ask for: of somebody who works at this rate, W, on the move or halted. */
+export function operationsAt(
+  { vo2maxMl, massKg }: Pick<Person, 'vo2maxMl' | 'massKg'>,
+  metabolicW: number,
+  hands: 'halted' | 'moving',
+): number {
+  if (hands === 'halted') return MOST_OPERATIONS.halt;
+  const share = metabolicW / maximalMetabolicRate(vo2maxMl, massKg);
+  return share >= RACE_SHARE ? MOST_OPERATIONS.race : MOST_OPERATIONS.move;
+}
+
+/**
+ * Whether people carry out what a cue asks for where it falls.
+ * @param garments by id; given, a change that nobody makes on the move counts as a halt
+ */
+export function followable(
+  timeline: Timeline,
+  person: Pick<Person, 'vo2maxMl' | 'massKg'>,
+  garments?: ReadonlyMap<string, Garment>,
+): (cue: Cue) => boolean {
+  const halted = haltsNobody(timeline);
+  return (cue) => {
+    const halts = cue.actions.some((a) => {
+      const g = a.do === 'set' ? undefined : garments?.get(a.garment);
+      return g !== undefined && !onTheMove(g);
+    });
+    const hands = halts || halted(cue.atS) ? 'halted' : 'moving';
+    return operations(cue.actions) <= operationsAt(person, stretchAt(timeline, cue.atS + 0.5).metabolicW, hands);
+  };
+}

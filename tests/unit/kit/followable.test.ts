@@ -1,0 +1,39 @@
+import { AVERAGE_PERSON } from '@/core/body/person';
+import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
+import { followable, operationsAt } from '@/core/kit/followable';
+import type { KitAction } from '@/core/kit/plan';
+import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
+
+/** What people carry out of one cue is common practice, no published source. */
+const KIT = garmentsOf('grid-fleece', 'wind-shell-pits', 'thin-cap', 'neck-tube', 'liner-gloves', 'warm-mitts');
+const BY_ID = new Map(KIT.map((g) => [g.id, g]));
+const day = dayOf([
+  aLeg({ minutes: 60, effort: { by: 'metabolic', value: 600 } }),
+  aLeg({ name: 'Top', sport: 'stand', minutes: 15, effort: { by: 'usual' } }),
+]);
+const zips = (n: number): KitAction[] =>
+  Array.from({ length: n }, (_, i) => ({ do: 'set', garment: 'wind-shell-pits', opening: `o${i}`, setting: 1 }));
+const on = (garment: string): KitAction => ({ do: 'putOn', garment });
+const can = followable(day, AVERAGE_PERSON, BY_ID);
+
+test('three things on the move, six where one stands', () => {
+  expect(can({ atS: 1800, actions: zips(3) })).toBe(true);
+  expect(can({ atS: 1800, actions: zips(4) })).toBe(false);
+  expect(can({ atS: 3600, actions: zips(6) })).toBe(true);
+  expect(can({ atS: 3600, actions: zips(7) })).toBe(false);
+});
+
+test('a layer is a halt, which gives time for six; hats and gloves are not', () => {
+  expect(can({ atS: 1800, actions: [on('grid-fleece'), ...zips(3)] })).toBe(true);
+  expect(can({ atS: 1800, actions: [on('grid-fleece'), ...zips(6)] })).toBe(false);
+  expect(can({ atS: 1800, actions: [on('thin-cap'), on('warm-mitts'), ...zips(2)] })).toBe(false);
+  // Nobody who does not know the garments can tell.
+  expect(followable(day, AVERAGE_PERSON)({ atS: 1800, actions: [on('grid-fleece'), ...zips(3)] })).toBe(false);
+});
+
+test('from seven tenths of the maximum on it is a race, and one thing', () => {
+  const most = maximalMetabolicRate(AVERAGE_PERSON.vo2maxMl, AVERAGE_PERSON.massKg);
+  expect(operationsAt(AVERAGE_PERSON, 0.69 * most, 'moving')).toBe(3);
+  expect(operationsAt(AVERAGE_PERSON, 0.71 * most, 'moving')).toBe(1);
+  expect(operationsAt(AVERAGE_PERSON, 0.71 * most, 'halted')).toBe(6);
+});
