@@ -48,6 +48,8 @@ export class Course {
   readonly need: Need;
   readonly waiting: number;
   readonly habits: Habits;
+  /** what each piece weighs by its place in a fixed order, points by id */
+  readonly order: ReadonlyMap<string, number>;
   /** what each small move last cost more than the path it was tried on, points, by the move's name */
   readonly record = new Map<string, number>();
   private readonly allows: Allows[];
@@ -61,8 +63,13 @@ export class Course {
     readonly timeline: Timeline,
     readonly damp: Record<string, number> | undefined,
     weights: Partial<Weights> | undefined,
-    { waiting, habits = {} }: { waiting?: number; habits?: Habits } = {},
+    {
+      waiting,
+      habits = {},
+      order = new Map(),
+    }: { waiting?: number; habits?: Habits; order?: ReadonlyMap<string, number> } = {},
   ) {
+    this.order = order;
     this.habits = habits;
     this.phases = phases(timeline);
     this.need = needOf(timeline);

@@ -50,7 +50,10 @@ export function kitParts(c: Candidates, round: 'first' | 'later'): KitPart[] {
       .flatMap((cap) => none(c.hats).map((hat) => ({ ...kit, cap, hat })))
       .filter((k) => k.cap !== kit.cap || k.hat !== kit.hat);
   const sets = (key: 'legs' | 'feet', list: Garment[][]) => (kit: Kit) =>
-    list.filter((set) => !sameSet(set, kit[key])).map((set) => ({ ...kit, [key]: set }));
+    list
+      .filter((set) => !sameSet(set, kit[key]))
+      // Socks that are worn from the start are no dry ones for later.
+      .map((set) => ({ ...kit, [key]: set, dry: kit.dry && set.includes(kit.dry) ? null : kit.dry }));
   const parts: KitPart[] = [
     { name: 'legs', choice: LEGS, with: [TORSO], options: sets('legs', c.legs) },
     { name: 'mid layer', choice: TORSO, options: one('mid', none(c.mids)), layer: 'mid' },

@@ -13,6 +13,7 @@ import { byText } from '@/core/quantity/exact';
 import type { Course } from './course';
 import { mapDress, withWay, wornOf, type Dress } from './dress';
 import { kitGarments, type Kit } from './kit';
+import { orderPrice } from './order';
 import { allWays, GOING, plainer, sameWay, type Way, type Ways } from './waysToWear';
 import { leap, NONE, type Node } from '@/core/questions/node';
 
@@ -149,17 +150,18 @@ export class PathRun {
   end(dresses: readonly Dress[]): number {
     const { course } = this;
     const water = readMoment(this.sim, NOW).waterG;
-    const { mass, lacking } = this.alongPrice(dresses);
-    return waterEndCost(water) + mass * course.weights.weight + lacking * course.weights.caution;
+    const { mass, lacking, order } = this.alongPrice(dresses);
+    return waterEndCost(water) + mass * course.weights.weight + lacking * course.weights.caution + order;
   }
 
   /** What all that is along weighs and lacks, points: what is worn somewhere, and what is worth carrying beside it. */
-  private alongPrice(dresses: readonly Dress[]): { mass: number; lacking: number } {
+  private alongPrice(dresses: readonly Dress[]): Record<'mass' | 'lacking' | 'order', number> {
     const ids = this.along(dresses);
     const along = ids.map((id) => this.byId.get(id)!);
     return {
       mass: alongPrice(along, this.course.timeline.endS / 3600),
       lacking: lackPrice(along, this.course.need),
+      order: orderPrice(along, this.course.order),
     };
   }
 

@@ -5,7 +5,7 @@ import type { Garment } from '@/core/clothing/garment';
 import type { Sport } from '@/core/effort/sports';
 import type { Weights } from '@/core/judge/cost';
 import type { Timeline } from '@/core/outing/timeline';
-import { within } from '@/core/quantity/range';
+import { clamp, within } from '@/core/quantity/range';
 import type { Plan } from '@/core/kit/plan';
 import { balancedKit, byPlace, candidates, evenly, otherKit, type Candidates } from './candidates';
 import { Course } from './course';
@@ -20,6 +20,7 @@ import { alarmsIn, isSafe } from '@/core/judge/findings';
 import type { AthleteSpread } from '@/core/questions/athleteSpread';
 import { mustNotMiss, type CueReason } from '@/core/questions/cueReason';
 import { missedCues } from '@/core/questions/missedCues';
+import { orderPrice, orderPrices } from './order';
 import { PathRun } from './pathRun';
 import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import { Hopeless, propose } from '@/core/questions/propose';
@@ -89,6 +90,9 @@ const KNEE = { share: 0.04, points: 0.1 } as const;
 const TRIED_MEMBERS = 12;
 /** Integrator steps by which a stage is over: kit, cues and later rounds of the first descent, other starts, and the rest. */
 const BUDGET = { kit: 75_000, cues: 98_000, again: 118_000, others: 205_000, fine: 222_000, curve: 250_000 } as const;
+/** Outings over so many hours may take more, in the same measure, up to so much: they have more phases and longer runs. */
+const LONG_H = 4;
+const LONGEST = 2.5;
 interface Budget {
   kit: number;
   cues: number;
@@ -126,6 +130,8 @@ const LEAST_PROPOSED = 0.03;
 const SAME_POINTS = 0.03;
 const SAME_SHARE = 0.015;
 const NEEDLESS: ReadonlySet<Garment['group']> = new Set(['eyes', 'face', 'head', 'hands']);
+/** How many fair shares of what is left one part of the kit may take. */
+const FAIR = 2;
 /** Another round over the kit is worth it while the last gained this, points. */
 const LEAST_ROUND = 0.02;
 const ALL = [TORSO, HANDS, HEAD, LEGS, FEET, GOING] as const;
@@ -160,6 +166,8 @@ class Search {
   private readonly course: Course;
   private readonly candidates: Candidates;
   private readonly coarseS: number;
+  /** how much more than a usual outing this one may take */
+  private readonly longer: number;
   private readonly most: number;
   private stopped = false;
   private done = 0;
@@ -175,11 +183,13 @@ class Search {
     this.request = { ...asked, closet: [...asked.closet].sort(byPlace) };
     const { request } = this;
     const { person, timeline, damp, weights, waiting } = request;
-    this.course = new Course(person, timeline, damp, weights, { waiting, habits: request });
+    const order = orderPrices(request.closet);
+    this.course = new Course(person, timeline, damp, weights, { waiting, habits: request, order });
     this.most = within('most cues', request.maxCues ?? MOST_CUES, 0, MOST_CUES);
     this.candidates = candidates(request.closet, request.sport, timeline, request);
     const even = Math.round(timeline.endS / STEPS_AN_OUTING / 30) * 30;
     this.coarseS = Math.max(COARSE_S[0], Math.min(COARSE_S[1], even));
+    this.longer = clamp(timeline.endS / 3600 / LONG_H, 1, LONGEST);
   }
 
   run(): Planned {
@@ -193,7 +203,8 @@ class Search {
       this.tell(0.6 + 0.07 * k, 'Starting from other layers', best.plan());
       const other = new PathRun(this.course, otherKit(this.candidates, best.kit, k), this.coarseS);
       other.take(other.beam(plainDress(other.ways), FIRST_BEAM));
-      const until = (share: number) => Math.min(BUDGET.others, this.course.steps + share * OTHER_STARTS.steps);
+      const spent = this.course.steps / this.longer;
+      const until = (share: number) => Math.min(BUDGET.others, spent + share * OTHER_STARTS.steps);
       const found = this.descend(other, { kit: until(0.5), cues: until(0.7), again: until(1) });
       // Two descents that end alike will not be bettered by a third.
       if (Math.abs(found.total - best.total) < 1e-6) break;
@@ -255,7 +266,7 @@ class Search {
   }
 
   private within(budget: number): boolean {
-    return this.beat() && this.course.steps < budget;
+    return this.beat() && this.course.steps < budget * this.longer;
   }
 
   /** Tries every candidate of every part. */
@@ -265,6 +276,9 @@ class Search {
     parts.forEach((part, i) => {
       this.tell(round === 0 ? 0.05 + (0.3 * i) / parts.length : 0.45, `Choosing ${part.name}`);
       if (!this.within(budget)) return;
+      // No part takes what those after it need.
+      const spent = this.course.steps / this.longer;
+      const until = Math.min(budget, spent + (FAIR * (budget - spent)) / (parts.length - i));
       const { near, idle, added } = this.asWornNow(part, best);
       const had = best.kit;
       const tries = [
@@ -279,7 +293,7 @@ class Search {
           sweeps: 1,
           betweenCues: !added.includes(run) && (round > 0 || run !== near[0]),
           news: idle.includes(run) ? newTo(had, run.kit) : undefined,
-          goOn: () => this.within(budget),
+          goOn: () => this.within(until),
         });
         if (run.total < best.total - 1e-9) best = run;
       }
@@ -426,7 +440,8 @@ class Search {
     const { person, timeline, damp, waiting, closet, sport } = this.request;
     const { weights } = this.course;
     const asked = { person, closet, timeline, sport, damp, weights, waiting };
-    const cost = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S }).total;
+    const order = (plan: Plan) => orderPrice(alongOf(closet, plan), this.course.order);
+    const cost = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S }).total + order(plan);
     let plan = chosen;
     let least = cost(plan);
     const trials = new Trials(asked, Math.max(POLISH_STEP_S, this.coarseS));
@@ -444,7 +459,7 @@ class Search {
         if (!goOn()) break;
         const about = trials.saves(next);
         hopeless.note(name, about);
-        if (about !== null && about <= LEAST_SWAP - trials.doubt) continue;
+        if (about !== null && about + order(plan) - order(next) <= LEAST_SWAP - trials.doubt) continue;
         const then = cost(next);
         if (then < least - LEAST_SWAP) {
           least = then;

@@ -225,3 +225,21 @@ test('without a rule it is planned as well as under any: a layer that pays only 
   const thin = makePlan({ ...request, closet: CATALOGUE.filter((g) => !school.leaves(g)) });
   expect(free.scored.total).toBeLessThan(1.03 * thin.scored.total);
 });
+
+test('no two changes of a kit bring one piece twice: socks worn from the start are no dry ones for later', () => {
+  const long = dayOf([
+    aLeg({ minutes: 120 }),
+    aLeg({ name: 'Lunch', sport: 'sit', minutes: 30 }),
+    aLeg({ minutes: 90 }),
+  ]);
+  const all = candidates(CATALOGUE, 'ski tour', long);
+  expect(all.dry.length).toBeGreaterThan(1);
+  const twice = (kit: Kit) => {
+    const ids = kitGarments(kit).map((g) => g.id);
+    return new Set(ids).size < ids.length;
+  };
+  const parts = kitParts(all, 'later');
+  const dry = parts.find((p) => p.name === 'dry socks')!.options(firstKit(all, 'jacket'));
+  expect(dry.length).toBeGreaterThan(1);
+  for (const kit of dry) for (const part of parts) expect(part.options(kit).filter(twice)).toEqual([]);
+});
