@@ -64,8 +64,8 @@ export default tseslint.config(
     },
   },
   {
-    // The core, the doors and the store have no screens: these rules take half of the linter's time there for nothing.
-    files: ['src/{app,features,ui,workers,sw}/**/*.{ts,tsx}', 'tests/unit/ui/**/*.{ts,tsx}'],
+    // The core, the formats and the store have no screens: rules about components say nothing there.
+    files: ['src/{app,features,ui,workers,sw}/**/*.{ts,tsx}', 'tests/**/*.tsx'],
     plugins: { 'react-hooks': reactHooks, '@next/next': next },
     rules: {
       ...reactHooks.configs.recommended.rules,

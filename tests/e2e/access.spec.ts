@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { storeGolden } from '../support/storedPlans';
-import { expect, test, type Page } from '../support/browser';
+import { expect, test, withoutLadders, type Page } from '../support/browser';
 
 async function faults(page: Page, only?: string): Promise<string[]> {
   const axe = new AxeBuilder({ page });
@@ -17,6 +17,7 @@ async function faults(page: Page, only?: string): Promise<string[]> {
 /** Contrast AA, names and roles measured by axe on every screen, by day and at dusk; all of it reachable by keyboard. */
 for (const path of ['/', '/closet', '/me', '/outing/new', '/outings', '/book', '/ladder'])
   test(`${path} has no accessibility faults by day and at dusk`, async ({ page, baseURL }) => {
+    await withoutLadders(page);
     await page.context().addCookies([{ name: 'light', value: 'sheet', url: baseURL! }]);
     await page.goto(path);
     await page.waitForLoadState('networkidle');

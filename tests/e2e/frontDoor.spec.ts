@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type APIRequestContext, type Page } from '../support/browser';
+import { expect, test, withoutLadders, type APIRequestContext, type Page } from '../support/browser';
 import postgres from 'postgres';
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
@@ -82,6 +82,7 @@ test('by keys alone: type, colder, harder, wet, lay it out as a score with its l
 });
 
 test('what is typed before the page is at work is taken in when it is', async ({ page }) => {
+  await withoutLadders(page);
   // A slow network: the page is there, its scripts are not yet.
   let go = () => {};
   const slow = new Promise<void>((r) => (go = r));
@@ -99,6 +100,7 @@ test('what is typed before the page is at work is taken in when it is', async ({
 test('what is not understood, out of range or contradicts itself is said, and the rest is answered', async ({
   page,
 }) => {
+  await withoutLadders(page);
   await page.goto('/');
   await line(page).fill('rnu 50 min −8 rain wind 400');
   await expect(page.getByText('“rnu” is not understood.')).toBeVisible();
@@ -110,6 +112,7 @@ test('what is not understood, out of range or contradicts itself is said, and th
 });
 
 test('a line kept under a name is one tap away, and can be forgotten and brought back', async ({ page }) => {
+  await withoutLadders(page);
   await page.goto('/');
   await line(page).fill('walk 30 min easy +1');
   await page.getByRole('button', { name: 'Keep it' }).click();
@@ -127,6 +130,7 @@ test('a line kept under a name is one tap away, and can be forgotten and brought
 test('the last outing is told in one tap, and taken back; an hour of the strip is when one leaves; a report may be pasted', async ({
   page,
 }) => {
+  await withoutLadders(page);
   await page.goto('/');
   await expect(page.getByText(/Mill Lane loop, .*how was it/)).toBeVisible();
   await page.getByRole('button', { name: 'Too cold' }).click();
@@ -171,6 +175,7 @@ test('the ladder climbs in the background, shows its cells, and one of them is t
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
   test('by touch: answered, nothing runs off the page, chips are stepped', async ({ page }) => {
+    await withoutLadders(page);
     await page.goto('/');
     await line(page).fill('run 50 min steady −6 wind 15 dry');
     await exact(page);
@@ -185,6 +190,7 @@ test.describe('on a phone', () => {
 });
 
 test('on paper it is one page with the line, and no knobs', async ({ page }) => {
+  await withoutLadders(page);
   await page.goto('/');
   await line(page).fill(LINE);
   await exact(page);

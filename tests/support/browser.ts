@@ -35,4 +35,8 @@ export const test = base.extend<object, { browser: Browser }>({
   ],
 });
 
+/** For tests about something else: no ladder is begun, which takes all cores for half a minute. */
+export const withoutLadders = (page: Page): Promise<unknown> =>
+  page.route('**/api/ladders?*', (route) => route.fulfill({ json: { ladder: null, holds: false, working: null } }));
+
 export { expect, type APIRequestContext, type BrowserContext, type Page } from '@playwright/test';
