@@ -94,11 +94,11 @@ const EARS_C = 12;
 const EARS = 0.4;
 const EYES = 0.4;
 const FOGGED = 0.6;
+const WET_HAIR = 0.35;
+const HAIR_MM_H = 1.5;
 /** Hands hotter than this sweat into their gloves, °C, and one kelvin more costs so many points an hour (engineering values). */
 const HOT_HANDS_C = 34.2;
 const HOT_HANDS = 0.25;
-const WET_HAIR = 0.35;
-const HAIR_MM_H = 1.5;
 /** Each kilogram worn costs this an hour for each share of the maximum beyond easy going: races are run light. */
 const RACE_KG = 1.2;
 const RACE_EFFORT = 0.5;

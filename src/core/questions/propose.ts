@@ -3,6 +3,7 @@ import type { KitAction, Plan } from '@/core/kit/plan';
 import { ASK_STEP_S, runPlan, type Question } from './question';
 import { isBarrierLiner, oneAtATime, suitsSport } from '@/core/clothing/purpose';
 import { alarmsIn } from '@/core/judge/findings';
+import { onTheMove } from '@/core/kit/changing';
 import { operations } from '@/core/kit/difference';
 import { act, swapGarment, takeGarment } from '@/core/kit/edit';
 import { followable } from '@/core/kit/followable';
@@ -70,8 +71,6 @@ export class Hopeless {
 /** A change that costs so much more is hopeless, points. */
 const HOPELESS = 0.08;
 
-/** Pieces that may come along whatever else does. */
-const BY_THEMSELVES: ReadonlySet<Garment['group']> = new Set(['hands', 'head', 'face', 'eyes']);
 /** A proposal must be worth a person's attention, points. */
 const LEAST_SAVING = 0.12;
 
@@ -126,23 +125,20 @@ function options(r: Question, scored: Scored): Option[] {
   const out: Option[] = [];
   const moments = phases(timeline);
   const can = followable(timeline, r.person, byId);
-  const cueAt = (p: Plan, atS: number) => p.cues.find((c) => Math.abs(c.atS - atS) < 1);
+  const had = (atS: number) => operations(plan.cues.find((c) => c.atS === atS)?.actions ?? []);
   const add = (actions: KitAction[], from: Plan, atS: number, extra = '') => {
     const next = actions.reduce((p, a) => act(p, a, atS), from);
-    const asked = cueAt(next, atS);
-    const had = cueAt(plan, atS);
-    // A cue that asks for more than people carry out is no help, unless it asks for less than it did.
-    if (asked && !can(asked) && operations(asked.actions) > (had ? operations(had.actions) : 0)) return;
+    // A cue that asks for more than people carry out is no help, unless it asks for no more than it did.
+    if (next.cues.some((c) => !can(c) && operations(c.actions) > had(c.atS))) return;
     const words = changesOf(actions, byId).map((c) => c.text);
     if (words.length > 0) out.push({ text: `${extra}${words.join(', ')}`, atS: atS < 60 ? 0 : atS, plan: next });
   };
   for (const m of moments) {
     for (const g of inPlan) {
       const worn = isWorn(plan, g.id, m.startS);
-      const moving = g.group === 'head' || g.group === 'hands' || g.group === 'face' || g.group === 'eyes';
       // A helmet is what the sport asks for, not a matter of warmth.
       const helmet = g.group === 'head' && g.role === 'over';
-      const canChange = !helmet && (moving || (g.overBoots && (m.halted || !m.onTheMove)));
+      const canChange = !helmet && (onTheMove(g) || (g.overBoots && (m.halted || !m.onTheMove)));
       const taken = !worn && inPlan.some((o) => oneAtATime(o, g) && isWorn(plan, o.id, m.startS));
       if (canChange && g.role !== 'base' && !taken)
         add([{ do: worn ? 'takeOff' : 'putOn', garment: g.id }], plan, m.startS);
@@ -164,7 +160,7 @@ function options(r: Question, scored: Scored): Option[] {
       !inPlan.includes(g) &&
       suitsSport(g, r.sport) &&
       !isBarrierLiner(g) &&
-      (BY_THEMSELVES.has(g.group) ||
+      (onTheMove(g) ||
         g.role === 'warm' ||
         (g.group === 'feet' && (g.role === 'over' || g.role === 'shell')) ||
         isMissingLayer(g)),
@@ -186,7 +182,7 @@ function options(r: Question, scored: Scored): Option[] {
       if (!moment.onTheMove || g.group !== 'torso')
         add([{ do: 'putOn', garment: g.id }], along, moment.startS, 'take along: ');
       // With what is done in any case it is no cue more.
-      if (BY_THEMSELVES.has(g.group))
+      if (onTheMove(g))
         for (const { atS } of plan.cues)
           if (Math.abs(atS - moment.startS) > 1) add([{ do: 'putOn', garment: g.id }], along, atS, 'take along: ');
     }

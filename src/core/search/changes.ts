@@ -8,6 +8,7 @@ import { isWorn, settingAt } from '@/core/kit/replay';
 import { phases } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import { byPlace } from './candidates';
+import { onTheMove } from '@/core/kit/changing';
 import { followable } from '@/core/kit/followable';
 
 /** One change of a plan: another piece, or the same pieces worn another way. */
@@ -101,8 +102,6 @@ function layerPairs(owned: readonly Garment[], along: readonly Garment[]): Chang
   return out;
 }
 
-/** Small things that come off and go on on the way. */
-const SMALL: ReadonlySet<Garment['group']> = new Set(['head', 'hands', 'face', 'eyes']);
 /** A stop worth a jacket, s. */
 const JACKET_STOP_S = 240;
 
@@ -123,7 +122,7 @@ export function wearingChanges(w: Wardrobe & { person: Person }, timeline: Timel
     });
   for (const m of moments)
     for (const g of along) {
-      if (SMALL.has(g.group) && !(g.group === 'head' && g.role === 'over')) {
+      if (onTheMove(g) && !(g.group === 'head' && g.role === 'over')) {
         const worn = isWorn(plan, g.id, m.startS);
         add(g, (p) => act(p, { do: worn ? 'takeOff' : 'putOn', garment: g.id }, m.startS));
       }

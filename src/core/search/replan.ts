@@ -11,6 +11,7 @@ import type { Question } from '@/core/questions/question';
 import { within } from '@/core/quantity/range';
 import type { Series } from '@/core/simulate/series';
 import { Simulator } from '@/core/simulate/simulator';
+import { onTheMove } from '@/core/kit/changing';
 import { followable } from '@/core/kit/followable';
 
 export interface ReplanQuestion extends Question {
@@ -164,9 +165,8 @@ function fits(q: ReplanQuestion, plan: Plan): boolean {
 
 /** Layers that go over what is worn, or come off it, without undressing. */
 const OUTER: ReadonlySet<Garment['role']> = new Set(['mid', 'storm', 'warm', 'over']);
-const SMALL: ReadonlySet<Garment['group']> = new Set(['head', 'hands', 'face', 'eyes']);
 const comesOff = (g: Garment): boolean =>
-  (SMALL.has(g.group) && !(g.group === 'head' && g.role === 'over')) || (g.group === 'torso' && OUTER.has(g.role));
+  (onTheMove(g) && !(g.group === 'head' && g.role === 'over')) || (g.group === 'torso' && OUTER.has(g.role));
 const goesOn = (g: Garment): boolean =>
   comesOff(g) || (g.group === 'legs' && (g.role === 'storm' || g.role === 'warm'));
 
