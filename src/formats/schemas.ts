@@ -218,7 +218,10 @@ const caseLegProperties = {
   wind: object({ ms: number(0, 60), at: { enum: ['10m', 'body'] }, fromDeg: number(0, 360) }, ['ms', 'at']),
   shelter: { enum: ['open', 'forest', 'ridge', 'indoor', 'street'] },
   precipitation: object({ mmH: number(0, 60), kind: { enum: PRECIPITATION_KINDS } }, ['mmH', 'kind']),
-  sunWm2: number(0, 800),
+  sunWm2: {
+    ...number(0, 800),
+    description: 'W/m² of the body’s own surface, not of level ground: 250 to 400 on snow in full sun',
+  },
   altitudeM: { ...number(...ALTITUDE_M), description: 'm above the sea: thin air carries less heat' },
   pack: { type: 'boolean' },
   loadKg: number(0, 60),

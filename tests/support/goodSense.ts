@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import type { Garment } from '@/core/clothing/garment';
+import { coversUnderwear, isCoat, isUnderwear } from '@/core/clothing/purpose';
 import { LIQUID_SHARE } from '@/core/atmosphere/precipitation';
 import { isStop, type Sport } from '@/core/effort/sports';
 import { isSafe } from '@/core/judge/findings';
@@ -72,6 +73,8 @@ const owns = (c: Case, is: (g: Garment) => boolean) => c.garments.some(is);
 const isHat = (g: Garment) => g.group === 'head' && g.role !== 'over';
 const isHand = (g: Garment) => g.group === 'hands' && g.role !== 'heater';
 const isStorm = (g: Garment) => g.group === 'torso' && g.waterResistance >= 0.8;
+/** Sun on the body that dazzles on snow, W/m² (engineering value). */
+const STRONG_SUN_WM2 = 300;
 const isWarm = (g: Garment) => g.group === 'torso' && g.role === 'warm';
 
 /**
@@ -159,6 +162,35 @@ export const RULES: Record<string, (s: Seen) => string | undefined> = {
   },
   'no more cues than a person remembers': ({ plan }) =>
     plan.cues.length > 12 ? `${plan.cues.length} cues` : undefined,
+  'coats are off under a roof where one sits for half an hour': ({ c, at }) => {
+    const hut = c.timeline.legs.findIndex((l) => l.sport === 'hut' && l.minutes >= 30);
+    if (hut < 0) return undefined;
+    const coats = at((c.timeline.legStartS[hut] + c.timeline.legStartS[hut + 1]) / 2).filter(isCoat);
+    return coats.length > 0 ? coats.map((g) => g.id).join(', ') : undefined;
+  },
+  'strong sun wants something before the eyes, where it is owned': ({ c, at }) => {
+    const s = c.timeline.stretches.find((x) => x.sunWm2 >= STRONG_SUN_WM2);
+    if (!s || !owns(c, (g) => g.group === 'eyes')) return undefined;
+    return at(s.endS - 1).some((g) => g.group === 'eyes') ? undefined : 'bare eyes in the sun';
+  },
+  'mesh and long underwear are never outermost, where there is something to go over them': ({ c, at }) => {
+    if (!owns(c, (g) => g.group === 'legs' && !isUnderwear(g) && g.role !== 'short')) return undefined;
+    const s = c.timeline.stretches.find((x) => !coversUnderwear(at(x.endS - 1)));
+    return s && `underwear at ${(s.endS / 60).toFixed(0)} min`;
+  },
+  'nobody presses on into a stop': ({ c, plan }) => {
+    const { legs, legStartS } = c.timeline;
+    const stops = legStartS.filter((_, i) => i > 0 && i < legs.length && isStop(legs[i]));
+    const into = plan.cues.find(
+      ({ atS, pace }) => pace && pace.share > 1 && stops.some((s) => atS < s && pace.untilS > s - 120),
+    );
+    return into && `pressed on from ${(into.atS / 60).toFixed(0)} min`;
+  },
+  'no more than two jackets for stops over one another, but in air nobody belongs in': ({ outing, c, at }) => {
+    if (outing.airC <= -38) return undefined;
+    const s = c.timeline.stretches.find((x) => at(x.endS - 1).filter(isWarm).length > 2);
+    return s && `three at ${(s.endS / 60).toFixed(0)} min`;
+  },
   'what is not safe is not called go': ({ planned }) => {
     const { go, verdict } = judge(planned.scored.findings, planned.scored.metrics);
     const safe = isSafe(planned.scored.findings);

@@ -16,6 +16,36 @@ export const isBarrierLiner = (g: Garment): boolean => g.role === 'liner' && isB
 /** What is kept dry for stops: the jacket and the over-trousers. */
 export const isStandby = (g: Garment): boolean => (g.group === 'torso' || g.group === 'legs') && g.role === 'warm';
 
+/** What anybody hangs up on coming in: shells and jackets of the torso, over-trousers. */
+export const isCoat = (g: Garment): boolean =>
+  (g.group === 'torso' && (g.role === 'shell' || g.role === 'storm' || g.role === 'warm')) ||
+  (g.group === 'legs' && (g.role === 'storm' || g.role === 'warm'));
+
+/**
+ * How much the water in a piece chills beside as much over the torso, 0–1: wet legs and feet are moved and warmed by their own muscles,
+ * and dry on the way (common practice, no published source; the share is an engineering value).
+ */
+const LEGS_CHILL = 0.4;
+export const chillShare = (g: Garment): number => (g.group === 'legs' || g.group === 'feet' ? LEGS_CHILL : 1);
+
+/** Long underwear lies further in than tights do, which are worn alone (places of the catalogue). */
+const TIGHTS_ORDER = 15;
+/** What is not worn as the outermost layer: open mesh anywhere, and long underwear on the legs (common practice, no published source). */
+export const isUnderwear = (g: Garment): boolean =>
+  (g.openMesh > 0 && (g.group === 'torso' || g.group === 'legs')) ||
+  (g.group === 'legs' && g.role === 'base' && g.order < TIGHTS_ORDER);
+
+/** Whether nothing is worn as the outermost layer of torso or legs that is underwear. @param on what is worn */
+export function coversUnderwear(on: Iterable<Garment>): boolean {
+  const under = new Set<string>();
+  const over = new Set<string>();
+  for (const g of on) {
+    if (isUnderwear(g)) under.add(g.group);
+    else if (g.role !== 'short') over.add(g.group);
+  }
+  return [...under].every((group) => over.has(group));
+}
+
 /** What is worn over the body by choice; boots and helmets are what the sport asks for. */
 export const isLayer = (g: Garment): boolean => g.group === 'torso' || g.group === 'legs' || g.group === 'hands';
 

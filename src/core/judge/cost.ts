@@ -1,5 +1,5 @@
 import type { Person } from '@/core/body/person';
-import { clamp, ramp, within } from '@/core/quantity/range';
+import { ramp, within } from '@/core/quantity/range';
 import type { Series } from '@/core/simulate/series';
 import type { Metrics } from './metrics';
 import { coldTorso } from './sensation';
@@ -94,8 +94,7 @@ const EARS_C = 12;
 const EARS = 0.4;
 const EYES = 0.4;
 const FOGGED = 0.6;
-const WET_HAIR = 0.35;
-const HAIR_MM_H = 1.5;
+const RAINED_ON = 0.8;
 /** Hands hotter than this sweat into their gloves, °C, and one kelvin more costs so many points an hour (engineering values). */
 const HOT_HANDS_C = 34.2;
 const HOT_HANDS = 0.25;
@@ -105,6 +104,14 @@ const RACE_EFFORT = 0.5;
 /** The jacket for stops gets damp and is not there when it is needed: points an hour at work, between these heat productions, W/m². */
 const KEEP_DRY = 0.5;
 const WORK_WM2 = [130, 260] as const;
+
+/**
+ * Each layer of the torso beyond the third binds at work, points an hour: multi-layered clothing costs about 4 % more a layer than its
+ * mass alone (Teitlebaum & Goldman 1972, from memory). A coat left on under a roof, points an hour (engineering values).
+ */
+const FREE_LAYERS = 3;
+const BINDS = 0.15;
+const COAT_INDOORS = 0.8;
 
 /** Up to this share of the maximum one stands or dawdles (engineering value). */
 const STANDS = 0.18;
@@ -132,10 +139,11 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
     hours *
     (below(-m.sensation, -1.2, 1) +
       below(-m.coreC, -LIMIT.coreHot, 0.3) +
-      below(-m.fingersC, -HOT_HANDS_C, 1) * HOT_HANDS * settle);
+      below(-m.fingersC, -HOT_HANDS_C, 1) * HOT_HANDS * settle +
+      COAT_INDOORS * m.coats);
   c.wetSkin += below(-m.torsoWet, -LIMIT.wetFelt, 0.35) * hours;
   // A little damp is nothing, a lot chills and never dries: squared, one point an hour at 180 g.
-  c.wetLayers += (Math.max(0, m.waterG) / 180) * (Math.max(0, m.waterG) / 180) * hours;
+  c.wetLayers += (Math.max(0, m.chillG) / 180) * (Math.max(0, m.chillG) / 180) * hours;
   c.extremities +=
     (digit(m.fingersC, person.handsK ?? 0, settle) +
       0.8 * digit(m.toesC, person.feetK ?? 0, settle) +
@@ -146,20 +154,23 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
       EYES * m.eyes +
       (m.fog > 1 ? FOGGED : 0)) *
     hours;
-  c.wetSkin += WET_HAIR * clamp(m.hairMmH / HAIR_MM_H, 0, 1) * hours;
+  c.wetSkin += RAINED_ON * m.rained * hours;
   const working = ramp(m.heatWm2, WORK_WM2);
-  c.burden += (RACE_KG * m.wornKg * Math.max(0, m.effort - RACE_EFFORT) + KEEP_DRY * m.warmOn * working) * hours;
+  const binds = m.effort > STANDS ? BINDS * Math.max(0, m.layers - FREE_LAYERS) : 0;
+  c.burden +=
+    (RACE_KG * m.wornKg * Math.max(0, m.effort - RACE_EFFORT) + KEEP_DRY * m.warmOn * working + binds) * hours;
 }
 
-export const waterEndCost = (waterG: number): number => Math.max(0, waterG) / 500;
+/** @param chillG water that chills left at the end, g */
+export const waterEndCost = (chillG: number): number => Math.max(0, chillG) / 500;
 /** A stop that costs so much heat is a point and a half, Wh/m² (engineering value: half of ISO 11079's limit for a whole exposure). */
 const STOP_POINTS_WH = 20;
 export const afterChillCost = (lossWhM2: number): number =>
   1.5 * (lossWhM2 / STOP_POINTS_WH) * (lossWhM2 / STOP_POINTS_WH);
 
 /** Water still in the clothes at the end and the chill at stops, once for a whole run. */
-export function addEnd(c: BodyCost, waterEndG: number, stopLossWhM2: number): void {
-  c.wetLayers += waterEndCost(waterEndG);
+export function addEnd(c: BodyCost, chillEndG: number, stopLossWhM2: number): void {
+  c.wetLayers += waterEndCost(chillEndG);
   c.afterChill += afterChillCost(stopLossWhM2);
 }
 
@@ -168,7 +179,7 @@ export function bodyCost(series: Series, m: Metrics, person: Person): BodyCost {
   const c = noCost();
   const now = noMoment();
   for (let r = 1; r < series.rows; r++) addMoment(c, momentOfRow(series, m, r, now), person, series.stepS / 3600);
-  addEnd(c, m.waterEnd, m.stopLoss.value);
+  addEnd(c, m.chillEnd, m.stopLoss.value);
   return c;
 }
 

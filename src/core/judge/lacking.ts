@@ -34,8 +34,9 @@ const HAT = { points: 0.35, feelsC: [1, -9], hours: [0.3, 1.5] } as const;
 const HANDS = { points: 0.4, feelsC: [5, -5], hours: [0.2, 1] } as const;
 const SPARE_HANDS = { points: 0.25, feelsC: [0, -12], hours: [0.75, 3] } as const;
 const WARMTH = { points: 0.9, feelsC: [10, -8], hours: [0.5, 3] } as const;
-/** A hood is half a hat. */
+/** A hood is half a hat; what covers this much of the scalp is a whole one, a band the less. */
 const HOOD = 0.5;
+const COVERS_SCALP = 0.85;
 /** Insulation over the base that holds somebody who stands, m²K/W: at 10 °C felt, and more for each kelvin below, up to the last. */
 const HOLDS = { at10: 0.1, perK: 0.022, most: 0.75 } as const;
 
@@ -55,7 +56,8 @@ export function lackPrice(along: Iterable<Garment>, need: Need): number {
   let hands = 0;
   let warmth = 0;
   for (const g of along) {
-    if (g.group === 'head' && g.role !== 'over') hat = 1;
+    if (g.group === 'head' && g.role !== 'over')
+      hat = Math.max(hat, Math.min(1, (g.panels.scalp?.coverage ?? 0) / COVERS_SCALP));
     else if (g.openings.some((o) => o.kind === 'hood')) hat = Math.max(hat, HOOD);
     if (g.group === 'hands' && g.role !== 'heater' && g.role !== 'over') hands++;
     if (g.group === 'torso' && (g.role === 'mid' || g.role === 'warm')) warmth += fabricResistance(g);

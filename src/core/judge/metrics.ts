@@ -2,11 +2,12 @@ import { UNDER_PACK, ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import type { Person } from '@/core/body/person';
 import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
-import { isStop } from '@/core/effort/sports';
+import { isIndoors, isStop } from '@/core/effort/sports';
 import { airways, type BreathLoad } from './airways';
 import { bout } from './extremes';
 import { stopLoss } from './stopLoss';
 import { beyondDry, wetShare } from '@/core/moisture/beyondDry';
+import { stretchAt } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Series } from '@/core/simulate/series';
 import { shareAbove } from '@/core/quantity/shareAbove';
@@ -38,6 +39,9 @@ export interface Metrics {
   /** water in worn garments beyond dry storage, g */
   waterPeak: Extreme;
   waterEnd: number;
+  /** the part of it that chills, g: see `chillShare`; at its most, and at the end */
+  chillPeak: Extreme;
+  chillEnd: number;
   /** share of the innermost torso layer's capacity */
   basePeak: Extreme;
   /** largest torso wettedness */
@@ -71,11 +75,15 @@ export interface Metrics {
   torsoSkin: Float64Array;
   torsoWet: Float64Array;
   waterG: Float64Array;
+  chillG: Float64Array;
   frostG: Float64Array;
   baseShare: Float64Array;
   /** of what is worn: mass, kg, and whether the jacket for stops is among it; effort, share of the maximum */
   wornKg: Float64Array;
   warmOn: Float64Array;
+  /** layers over the torso; and under a roof how many coats are still on */
+  layersOn: Float64Array;
+  coatsOn: Float64Array;
   effort: Float64Array;
 }
 
@@ -136,6 +144,8 @@ export function measure(run: RunToMeasure): Metrics {
     coreLow: lowest(),
     waterPeak: highest(),
     waterEnd: 0,
+    chillPeak: highest(),
+    chillEnd: 0,
     basePeak: highest(),
     wetPeak: highest(),
     sweatG: 0,
@@ -159,10 +169,13 @@ export function measure(run: RunToMeasure): Metrics {
     torsoSkin: new Float64Array(rows),
     torsoWet: new Float64Array(rows),
     waterG: new Float64Array(rows),
+    chillG: new Float64Array(rows),
     frostG: new Float64Array(rows),
     baseShare: new Float64Array(rows),
     wornKg: new Float64Array(rows),
     warmOn: new Float64Array(rows),
+    layersOn: new Float64Array(rows),
+    coatsOn: new Float64Array(rows),
     effort: new Float64Array(rows),
   };
   const hours = series.stepS / 3600;
@@ -213,6 +226,7 @@ export function measure(run: RunToMeasure): Metrics {
     readBreath(m, run, r);
   }
   m.waterEnd = m.waterG[rows - 1];
+  m.chillEnd = m.chillG[rows - 1];
   readStops(m, run, bodyArea);
   return m;
 }
@@ -229,9 +243,11 @@ function readBreath(m: Metrics, { series, arrays: w }: RunToMeasure, r: number):
   m.fogMinutes += series.stepS / 60;
 }
 
-function readWater(m: Metrics, { series, arrays: w, area }: RunToMeasure, r: number): void {
+function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasure, r: number): void {
   const t = series.timeS[r];
+  const indoors = isIndoors(stretchAt(timeline, t - series.stepS / 2).sport);
   let water = 0;
+  let chills = 0;
   let frost = 0;
   let base = -1;
   for (let i = 0; i < w.count; i++) {
@@ -239,19 +255,25 @@ function readWater(m: Metrics, { series, arrays: w, area }: RunToMeasure, r: num
     if (!series.worn[r * w.count + g]) continue;
     m.wornKg[r] += w.layerKg[g];
     if (w.standby[g] === 1) m.warmOn[r] = 1;
+    m.layersOn[r] += w.torso[g];
+    if (indoors) m.coatsOn[r] += w.coat[g];
     for (let z = 0; z < ZONE_COUNT; z++) {
       const j = g * ZONE_COUNT + z;
       if (w.cover[j] === 0) continue;
       const at = (r * w.count + g) * ZONE_COUNT + z;
-      water += beyondDry(series.waterGm2[at], w.sorb[j]) * area[z];
+      const held = beyondDry(series.waterGm2[at], w.sorb[j]) * area[z];
+      water += held;
+      chills += held * w.chills[g];
       frost += series.frostGm2[at] * area[z];
     }
     if (base < 0 && w.cover[g * ZONE_COUNT + CHEST] > COVERS_CHEST) base = g;
   }
   m.waterG[r] = water;
+  m.chillG[r] = chills;
   m.frostG[r] = frost;
   if (frost > m.frostPeakG) m.frostPeakG = frost;
   raise(m.waterPeak, water, t);
+  raise(m.chillPeak, chills, t);
   if (base >= 0) {
     let share = 0;
     for (const [z, weight] of BASE_READ) {

@@ -21,19 +21,22 @@ export interface Moment {
   scalpC: number;
   /** the coldest of arms and legs */
   limbsC: number;
-  /** water in worn garments, g */
-  waterG: number;
+  /** water in worn garments where it chills: all of it over torso, head and hands, a share of it over legs and feet, g */
+  chillG: number;
   /** what the air feels like, and what it feels like to a bare face (Infinity where none is bare), °C */
   feelsC: number;
   feelsBareC: number;
-  /** ears, °C; how badly eyes are hurt, 0–1; liquid onto the hair, mm/h; whether eyewear fogs, from 1 on */
+  /** ears, °C; how badly eyes are hurt, 0–1; rain on the hair and in at the front, 0–1 each; whether eyewear fogs, from 1 on */
   earC: number;
   eyes: number;
-  hairMmH: number;
+  rained: number;
   fog: number;
   /** of what is worn: mass, kg, and whether the jacket for stops is among it, 0 or 1 */
   wornKg: number;
   warmOn: number;
+  /** layers over the torso; and under a roof how many coats are still on */
+  layers: number;
+  coats: number;
   /** effort, share of the maximum */
   effort: number;
 }
@@ -52,15 +55,17 @@ export const noMoment = (): Moment => ({
   faceC: 0,
   scalpC: 0,
   limbsC: 0,
-  waterG: 0,
+  chillG: 0,
   feelsC: 0,
   feelsBareC: Infinity,
   earC: Infinity,
   eyes: 0,
-  hairMmH: 0,
+  rained: 0,
   fog: 0,
   wornKg: 0,
   warmOn: 0,
+  layers: 0,
+  coats: 0,
   effort: 0,
 });
 
@@ -101,14 +106,16 @@ export function momentOfRow(series: Series, m: Metrics, row: number, into: Momen
   into.torsoWet = m.torsoWet[row];
   into.coreC = series.coreC[row];
   into.shiverW = series.shiverW[row];
-  into.waterG = m.waterG[row];
+  into.chillG = m.chillG[row];
   into.feelsC = series.feelsC[row];
   into.earC = series.earC[row];
   into.eyes = series.eyes[row];
-  into.hairMmH = series.hairMmH[row];
+  into.rained = series.rained[row];
   into.fog = series.fog[row];
   into.wornKg = m.wornKg[row];
   into.warmOn = m.warmOn[row];
+  into.layers = m.layersOn[row];
+  into.coats = m.coatsOn[row];
   into.effort = m.effort[row];
   into.feelsBareC = series.bareFaceC[row] < Infinity ? series.feelsC[row] : Infinity;
   readSkin(into, series.skinC, row * ZONE_COUNT, series.bareFaceC[row]);
@@ -128,25 +135,27 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   into.feelsC = sim.feelsC;
   into.earC = sim.weather.earC;
   into.eyes = sim.weather.eyes;
-  into.hairMmH = sim.weather.hair;
+  into.rained = sim.weather.rained;
   into.fog = sim.fog;
   into.effort = s.head[HEAD.metabolic] / sim.maxMetabolic;
   into.feelsBareC = sim.bareFace < Infinity ? sim.feelsC : Infinity;
   readSkin(into, s.skin, 0, sim.bareFace);
   let water = 0;
   let worn = 0;
-  into.warmOn = 0;
+  into.warmOn = into.layers = into.coats = 0;
   const w = sim.arrays;
   for (let g = 0; g < w.count; g++) {
     if (!s.worn[g]) continue;
     worn += w.layerKg[g];
     if (w.standby[g] === 1) into.warmOn = 1;
+    into.layers += w.torso[g];
+    if (sim.indoors) into.coats += w.coat[g];
     for (const z of w.zonesOf[g]) {
       const j = g * ZONE_COUNT + z;
-      water += beyondDry(s.water[j], w.sorb[j]) * sim.body.area[z];
+      water += beyondDry(s.water[j], w.sorb[j]) * sim.body.area[z] * w.chills[g];
     }
   }
-  into.waterG = water;
+  into.chillG = water;
   into.wornKg = worn;
   return into;
 }

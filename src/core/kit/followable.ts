@@ -1,11 +1,13 @@
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
+import { coversUnderwear } from '@/core/clothing/purpose';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { haltsNobody, stretchAt } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import { onTheMove } from './changing';
 import { operations } from './difference';
-import type { Cue } from './plan';
+import type { Cue, Plan } from './plan';
+import { carryOut } from './replay';
 
 /** What people carry out of one cue (common practice, no published source), and the share of the maximum from which it is a race. */
 const MOST_OPERATIONS = { race: 1, move: 3, halt: 6 } as const;
@@ -39,5 +41,23 @@ export function followable(
     });
     const hands = halts || halted(cue.atS) ? 'halted' : 'moving';
     return operations(cue.actions) <= operationsAt(person, stretchAt(timeline, cue.atS + 0.5).metabolicW, hands);
+  };
+}
+
+/**
+ * Tells whether a plan leaves underwear as the outermost layer anywhere, at the start or after any cue.
+ * @param garments by id
+ */
+export function staysDressed(garments: ReadonlyMap<string, Garment>): (plan: Plan) => boolean {
+  const covers = (on: ReadonlySet<string>) => coversUnderwear([...on].flatMap((id) => garments.get(id) ?? []));
+  return (plan) => {
+    const on = new Set(plan.worn);
+    return (
+      covers(on) &&
+      plan.cues.every((cue) => {
+        carryOut(on, cue.actions);
+        return covers(on);
+      })
+    );
   };
 }

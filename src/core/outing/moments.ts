@@ -1,4 +1,4 @@
-import { isStop } from '@/core/effort/sports';
+import { isIndoors, isStop } from '@/core/effort/sports';
 import type { Stretch, Timeline } from './timeline';
 
 /** A stretch between two natural decision moments; the cue, if any, falls on its start. */
@@ -123,3 +123,7 @@ export function haltsNobody(timeline: Timeline): (atS: number) => boolean {
     list.some((p) => Math.abs(p.startS - atS) < 1 && p.halted) ||
     list.some((p) => p.stop && atS >= p.startS && atS < p.endS);
 }
+
+/** Whether one comes in under a roof, goes out from under it, or is there, at a moment, s. */
+export const isAtDoor = (timeline: Timeline, atS: number): boolean =>
+  [atS - 1, atS + 1].some((t) => isIndoors(stretchAt(timeline, t).sport));

@@ -6,7 +6,7 @@ import { alarmsIn } from '@/core/judge/findings';
 import { onTheMove } from '@/core/kit/changing';
 import { operations } from '@/core/kit/difference';
 import { act, swapGarment, takeGarment } from '@/core/kit/edit';
-import { followable } from '@/core/kit/followable';
+import { followable, staysDressed } from '@/core/kit/followable';
 import { phases } from '@/core/outing/moments';
 import { mostMoved, type Moved } from './mostMoved';
 import { Trials } from './trials';
@@ -125,11 +125,14 @@ function options(r: Question, scored: Scored): Option[] {
   const out: Option[] = [];
   const moments = phases(timeline);
   const can = followable(timeline, r.person, byId);
+  const covered = staysDressed(byId);
+  const dressed = covered(plan);
   const had = (atS: number) => operations(plan.cues.find((c) => c.atS === atS)?.actions ?? []);
   const add = (actions: KitAction[], from: Plan, atS: number, extra = '') => {
     const next = actions.reduce((p, a) => act(p, a, atS), from);
     // A cue that asks for more than people carry out is no help, unless it asks for no more than it did.
     if (next.cues.some((c) => !can(c) && operations(c.actions) > had(c.atS))) return;
+    if (dressed && !covered(next)) return;
     const words = changesOf(actions, byId).map((c) => c.text);
     if (words.length > 0) out.push({ text: `${extra}${words.join(', ')}`, atS: atS < 60 ? 0 : atS, plan: next });
   };

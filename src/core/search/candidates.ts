@@ -4,7 +4,7 @@ import { comfortableSkin } from '@/core/judge/sensation';
 import { byText } from '@/core/quantity/exact';
 import { OutOfRange } from '@/core/quantity/range';
 import type { Timeline } from '@/core/outing/timeline';
-import { isBarrier, suitsSport } from '@/core/clothing/purpose';
+import { isBarrier, isUnderwear, suitsSport } from '@/core/clothing/purpose';
 import type { Kit } from './kit';
 import { MOUTH_COVERED } from './wishes';
 
@@ -64,7 +64,7 @@ export function candidates(
   const outer = [...of('legs', 'shell'), ...(wet(timeline) ? of('legs', 'storm') : [])];
   const legs: Garment[][] = [];
   for (const short of shorts.length > 0 ? [[shorts[0]], ...shorts.slice(1).map((s) => [s])] : [[]]) {
-    for (const i of inner) legs.push([...short, i]);
+    for (const i of inner) if (!isUnderwear(i) || outer.length === 0) legs.push([...short, i]);
     for (const o of outer) {
       legs.push([...short, o]);
       for (const i of inner) if (i.order < o.order) legs.push([...short, i, o]);
@@ -158,6 +158,10 @@ export function firstKit(c: Candidates, standby: 'jacket' | 'none'): Kit {
   };
 }
 
+/** Whether something goes over a base of open mesh: a kit of mesh alone is tried only where nobody owns another base. */
+export const goesOver = (k: Kit, c: Pick<Candidates, 'bases'>): boolean =>
+  !isUnderwear(k.base) || k.mid !== null || k.shell !== null || c.bases.every(isUnderwear);
+
 /** The air about a moving body and what each layer adds with the air it holds, m²K/W; share of the heat that leaves dry (engineering values). */
 const AIR_LAYER = 0.08;
 const EACH_LAYER = 0.02;
@@ -188,13 +192,22 @@ export function balancedKit(c: Candidates, timeline: Timeline, areaM2: number): 
   const warmth = (k: Kit) =>
     [k.base, k.mid, k.shell].reduce((sum, g) => sum + (g ? fabricResistance(g) + EACH_LAYER : 0), 0);
   // In the wet one begins under something that keeps it off, where it is owned.
-  const dry = wet(timeline) ? c.shells.filter((g) => g.waterResistance >= KEEPS_OFF) : [];
+  const isWet = wet(timeline);
+  const dry = isWet ? c.shells.filter((g) => g.waterResistance >= KEEPS_OFF) : [];
   const shells = dry.length > 0 ? dry : [null, ...c.shells];
+  if (isWet) {
+    const outermost = (set: readonly Garment[]) => set[set.length - 1];
+    const keepsOff = (g: Garment) => g.waterResistance >= KEEPS_OFF;
+    const legs = c.legs.filter((set) => keepsOff(outermost(set)));
+    const mitts = c.mitts.filter(keepsOff);
+    if (legs.length > 0) plain.legs = legs[Math.floor(legs.length / 2)];
+    if (mitts.length > 0) plain.mitts = mitts[0];
+  }
   const kits = c.bases.flatMap((base) =>
     [null, ...c.mids].flatMap((mid) => shells.map((shell): Kit => ({ ...plain, base, mid, shell }))),
   );
   const off = (k: Kit) => Math.abs(warmth(k) - needed);
-  return kits.reduce((a, b) => (off(b) < off(a) - 1e-12 ? b : a));
+  return kits.filter((k) => goesOver(k, c)).reduce((a, b) => (off(b) < off(a) - 1e-12 ? b : a));
 }
 
 /**
@@ -207,11 +220,12 @@ export function otherKit(c: Candidates, kit: Kit, nth: number): Kit {
   const bases = [...c.bases].sort((a, b) => unlike(b) - unlike(a));
   const shells = c.shells.filter((s) => s !== kit.shell);
   const at = c.legs.indexOf(kit.legs) < c.legs.length / 2 ? 0.75 : 0.25;
-  return {
+  const other: Kit = {
     ...kit,
     base: bases[Math.min(nth, bases.length - 1)],
     mid: kit.mid && nth === 0 ? null : (c.mids[Math.floor(c.mids.length / (2 + nth))] ?? null),
     shell: shells[nth] ?? kit.shell,
     legs: c.legs[Math.floor(c.legs.length * at)],
   };
+  return goesOver(other, c) ? other : { ...other, mid: kit.mid, shell: kit.shell };
 }

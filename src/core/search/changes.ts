@@ -9,7 +9,7 @@ import { phases } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import { byPlace } from './candidates';
 import { onTheMove } from '@/core/kit/changing';
-import { followable } from '@/core/kit/followable';
+import { followable, staysDressed } from '@/core/kit/followable';
 
 /** One change of a plan: another piece, or the same pieces worn another way. */
 export interface Change {
@@ -62,7 +62,16 @@ export function kitChanges(w: Wardrobe, plan: Plan): Change[] {
   const owned = wearable(w);
   const along = alongOf(owned, plan);
   const out: Change[] = [];
-  const add = (pieces: readonly Garment[], edit: Change['edit']) => out.push({ of: 'kit', pieces, edit });
+  const covered = staysDressed(new Map(owned.map((g) => [g.id, g])));
+  const add = (pieces: readonly Garment[], edit: Change['edit']) =>
+    out.push({
+      of: 'kit',
+      pieces,
+      edit: (p) => {
+        const next = edit(p);
+        return covered(p) && !covered(next) ? p : next;
+      },
+    });
   for (const g of along) {
     for (const o of owned) if (!isAlong(plan, o.id) && alike(o, g)) add([g, o], (p) => swapGarment(p, g.id, o));
     // Of two things on the legs either may go, but not both: so it is asked of the plan as it then is.
@@ -77,7 +86,7 @@ export function kitChanges(w: Wardrobe, plan: Plan): Change[] {
     if (o.role === 'warm' || o.group === 'hands' || o.group === 'head')
       add([o], (p) => takeGarment(p, o.id, 'carried'));
   }
-  out.push(...layerPairs(owned, along));
+  for (const { pieces, edit } of layerPairs(owned, along)) add(pieces, edit);
   return out;
 }
 

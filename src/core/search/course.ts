@@ -13,7 +13,7 @@ import type { Habits } from './candidates';
 import { mergeStretches } from '@/core/outing/mergeStretches';
 import { MOST_WAITING } from './wishes';
 import { BRISK, goingWays, type GoingWay, type Way } from './waysToWear';
-import { phases, stretchAt, type Phase } from '@/core/outing/moments';
+import { isAtDoor, phases, stretchAt, type Phase } from '@/core/outing/moments';
 import { work } from '@/core/questions/phaseRunner';
 
 /** Shelter is worth walking to from this wind, m/s; dry socks want a stop this long, s. */
@@ -33,6 +33,8 @@ const BRISK_SHARE = 0.75;
 /** What a phase allows beside clothes. */
 interface Allows {
   warmOn: boolean;
+  /** a shell half open over a middle layer: where something falls, else it is as good shut or open */
+  halfOpen: boolean;
   overLegs: boolean;
   drySocks: boolean;
   easy: boolean;
@@ -54,6 +56,7 @@ export class Course {
   readonly record = new Map<string, number>();
   private readonly allows: Allows[];
   private readonly starts: Stretch[];
+  private readonly doors: boolean[];
   private readonly gone = new Map<GoingWay['going'], Timeline>();
   private readonly stepsBefore = work.steps;
   private readonly phasesBefore = work.phases;
@@ -76,7 +79,8 @@ export class Course {
     this.weights = checkWeights(weights);
     this.waiting = within('people waiting', waiting ?? 0, 0, MOST_WAITING);
     this.starts = this.phases.map((p) => stretchAt(timeline, p.startS + 0.5));
-    this.allows = this.phases.map((p) => this.allowsIn(p));
+    this.doors = this.phases.map((p) => isAtDoor(timeline, p.startS));
+    this.allows = this.phases.map((p, i) => this.allowsIn(p, this.phases[i + 1]));
     const whole = { atS: 0, actions: [] };
     const coarse = mergeStretches(
       timeline,
@@ -109,6 +113,11 @@ export class Course {
     return operationsAt(this.person, this.starts[p].metabolicW, hands);
   }
 
+  /** Whether one comes in or goes out where a phase begins. */
+  atDoor(p: number): boolean {
+    return this.doors[p];
+  }
+
   /** What holds where a phase begins. */
   startOf(p: number): Stretch {
     return this.starts[p];
@@ -119,7 +128,7 @@ export class Course {
     return this.gone.get(way.going)!;
   }
 
-  private allowsIn(phase: Phase): Allows {
+  private allowsIn(phase: Phase, next: Phase | undefined): Allows {
     const { timeline, person } = this;
     const s = stretchAt(timeline, phase.startS + 1);
     const leg = timeline.legs[s.leg];
@@ -130,11 +139,19 @@ export class Course {
     const most = maximalMetabolicRate(person.vo2maxMl, person.massKg);
     return {
       warmOn: phase.stop || going !== 'own effort' || s.metabolicW - s.externalW < STEAMING_W || s.airC < BITTER_C,
+      halfOpen: timeline.stretches.some(
+        (o) => o.precipitationMmH > 0 && o.endS > phase.startS && o.startS < phase.endS,
+      ),
       overLegs: phase.stop || going === 'carried',
       drySocks: phase.stop && phase.startS > 0 && timeline.legStartS[s.leg + 1] - phase.startS >= SOCKS_STOP_S,
       // Whoever rolls downhill cannot go easier.
       easy: paced && s.metabolicW > EASES_W,
-      brisk: paced && s.metabolicW < BRISK_SHARE * most && !hurtsAirways(s.metabolicW * BRISK, s.airC, person),
+      // Nobody presses on into a stop: what is sweated then chills there (common practice, no published source).
+      brisk:
+        paced &&
+        !next?.stop &&
+        s.metabolicW < BRISK_SHARE * most &&
+        !hurtsAirways(s.metabolicW * BRISK, s.airC, person),
       lee:
         phase.stop &&
         outdoors &&
@@ -149,6 +166,7 @@ export class Course {
     const a = this.allows[p];
     switch (way.choice) {
       case 'torso':
+        if (way.vent === 'half' && way.layers.includes('mid') && !a.halfOpen) return false;
         return a.warmOn || !way.layers.includes('warm');
       case 'legs':
         return a.overLegs || way.over === 'off';

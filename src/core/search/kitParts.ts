@@ -1,5 +1,5 @@
 import type { Garment } from '@/core/clothing/garment';
-import type { Candidates } from './candidates';
+import { goesOver, type Candidates } from './candidates';
 import type { Kit } from './kit';
 import { FEET, HANDS, HEAD, LEGS, TORSO } from './waysToWear';
 
@@ -84,9 +84,10 @@ export function kitParts(c: Candidates, round: 'first' | 'later'): KitPart[] {
       },
       { name: 'base and mid layer', choice: TORSO, options: two('base', c.bases, 'mid', none(c.mids)) },
     );
-  return [
+  const all: KitPart[] = [
     ...parts,
     { name: 'jacket for stops', choice: TORSO, options: one('warm', none(c.warms)) },
     { name: 'over-trousers', choice: LEGS, options: one('overLegs', none(c.overLegs)) },
   ];
+  return all.map((part) => ({ ...part, options: (kit: Kit) => part.options(kit).filter((k) => goesOver(k, c)) }));
 }

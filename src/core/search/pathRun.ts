@@ -141,7 +141,7 @@ export class PathRun {
     const going = held ? {} : { shelter, pace: pace === undefined ? undefined : until };
     const cue = cuePrice(
       { ...hands, ...going, atS: phase.startS },
-      { halted: phase.halted || phase.stop, waiting: this.course.waiting },
+      { halted: phase.halted || phase.stop, atDoor: this.course.atDoor(p), waiting: this.course.waiting },
     );
     return held && pace !== undefined ? cue + pacePrice(pace, phase.endS - phase.startS) : cue;
   }
@@ -149,7 +149,7 @@ export class PathRun {
   /** What only the end knows, right after the last phase was run: water left in the clothes, and what all of it weighs. */
   end(dresses: readonly Dress[]): number {
     const { course } = this;
-    const water = readMoment(this.sim, NOW).waterG;
+    const water = readMoment(this.sim, NOW).chillG;
     const { mass, lacking, order } = this.alongPrice(dresses);
     return waterEndCost(water) + mass * course.weights.weight + lacking * course.weights.caution + order;
   }

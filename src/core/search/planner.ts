@@ -25,6 +25,7 @@ import { PathRun } from './pathRun';
 import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import { Hopeless, propose } from '@/core/questions/propose';
 import { Trials } from '@/core/questions/trials';
+import { staysDressed } from '@/core/kit/followable';
 import { tidy } from '@/core/kit/replay';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
 import type { Scored } from '@/core/judge/scorePlan';
@@ -79,8 +80,11 @@ export interface Planned {
  */
 export type Progress = (done: number, says: string, first?: Plan) => boolean;
 
-/** Integrator steps while the kit is chosen and cues are placed, s; longer on long outings, which have more of them. */
-const COARSE_S = [60, 180] as const;
+/**
+ * Integrator steps while the kit is chosen and cues are placed, s; longer on long outings, which have more of them. Up to 120 s the cost of
+ * a path is within a twentieth of that at 15 s; at 150 s and more it was found up to seven times as much.
+ */
+export const COARSE_S = [60, 120] as const;
 const STEPS_AN_OUTING = 120;
 /** The last betterment, s: short outings afford finer steps. */
 const FINE_S = [15, 60] as const;
@@ -130,6 +134,9 @@ const LEAST_PROPOSED = 0.03;
 const SAME_POINTS = 0.03;
 const SAME_SHARE = 0.015;
 const NEEDLESS: ReadonlySet<Garment['group']> = new Set(['eyes', 'face', 'head', 'hands']);
+/** Of a dear plan a little more is a share of its cost: what is soaked or shivers all day must fall behind by more before it is given up. */
+const DEAR_SHARE = 0.08;
+const margin = (best: PathRun, points: number): number => points * (1 + DEAR_SHARE * best.total);
 /** How many fair shares of what is left one part of the kit may take. */
 const FAIR = 2;
 /** Another round over the kit is worth it while the last gained this, points. */
@@ -312,13 +319,14 @@ class Search {
     for (const kit of part.options(best.kit)) {
       if (!this.beat()) break;
       const run = new PathRun(this.course, kit, this.coarseS);
-      run.take(run.like(best.dresses), 0, { run: best, margin: FAR });
-      if (run.total < best.total + NEARLY) (run.wearsAll(part.choice) ? out.near : out.idle).push(run);
+      run.take(run.like(best.dresses), 0, { run: best, margin: margin(best, FAR) });
+      if (run.total < best.total + margin(best, NEARLY)) (run.wearsAll(part.choice) ? out.near : out.idle).push(run);
       if (!adds) continue;
       for (const vents of ['as they were', 'airy'] as const) {
         const on = new PathRun(this.course, kit, this.coarseS);
         const way = (w: Way) => (w.choice === 'torso' ? withLayer(w, layer, vents) : w);
-        if (on.take(on.like(best.dresses, way), 0, { run: best, margin: FAR_ADDED }) < Infinity) out.added.push(on);
+        if (on.take(on.like(best.dresses, way), 0, { run: best, margin: margin(best, FAR_ADDED) }) < Infinity)
+          out.added.push(on);
       }
     }
     out.near.sort((a, b) => a.total - b.total);
@@ -448,6 +456,7 @@ class Search {
     const runs = { swaps: 0, proposals: 0 };
     const within = (what: keyof typeof runs) => () => this.beat() && runs[what]++ < POLISH_RUNS[what];
     const goOn = within('swaps');
+    const covered = staysDressed(new Map(closet.map((g) => [g.id, g])));
     const hopeless = new Hopeless();
     for (let round = 0; round < POLISH_ROUNDS; round++) {
       const before = least;
@@ -455,7 +464,7 @@ class Search {
       for (const { name, next } of round === 0
         ? [...this.pairs(plan), ...this.singleChanges(plan)]
         : this.singleChanges(plan)) {
-        if (hopeless.has(name)) continue;
+        if (hopeless.has(name) || (covered(plan) && !covered(next))) continue;
         if (!goOn()) break;
         const about = trials.saves(next);
         hopeless.note(name, about);
@@ -498,8 +507,9 @@ class Search {
     trials.hold(polished);
     const unsafe = alarmsIn(before.findings).length;
     let plan = polished;
+    const covered = staysDressed(new Map(closet.map((g) => [g.id, g])));
     const takes = (next: Plan): boolean => {
-      if (!trials.maySave(next, -may)) return false;
+      if ((covered(plan) && !covered(next)) || !trials.maySave(next, -may)) return false;
       const then = run(next);
       const same = then.total <= most && alarmsIn(then.findings).length <= unsafe;
       if (same) plan = next;

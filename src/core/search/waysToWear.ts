@@ -1,5 +1,6 @@
 // Longer than a file should be: a table of ways for each part of the body, and how one is found again in another kit.
 import type { Garment, OpeningKind } from '@/core/clothing/garment';
+import { isUnderwear } from '@/core/clothing/purpose';
 import type { Habits } from './candidates';
 import type { Kit } from './kit';
 
@@ -96,8 +97,9 @@ export function torsoWays(k: Kit): TorsoWay[] {
       open,
     });
   };
-  if (openingOf(k.base, 'sleeves')) add(['base'], 'rolled', { base: 1 });
-  add(['base'], 'closed', { base: 0 });
+  const alone = !isUnderwear(k.base) || !(k.mid || k.shell);
+  if (alone && openingOf(k.base, 'sleeves')) add(['base'], 'rolled', { base: 1 });
+  if (alone) add(['base'], 'closed', { base: 0 });
   add(['base', 'mid'], 'open', { base: 1, mid: 1 });
   add(['base', 'mid'], 'closed', { mid: 0 });
   add(['base', 'shell'], 'open', { shell: 1 });
@@ -105,9 +107,10 @@ export function torsoWays(k: Kit): TorsoWay[] {
   add(['base', 'shell'], 'closed', { shell: 0 });
   add(['base', 'mid', 'shell'], 'open', { mid: 1, shell: 1 });
   add(['base', 'mid', 'shell'], 'shell open', { mid: 0, shell: 1 });
+  add(['base', 'mid', 'shell'], 'half', { mid: 1, shell: 0.5 });
   add(['base', 'mid', 'shell'], 'closed', { mid: 0, shell: 0 });
   const under: Layer[][] = [['base'], ['base', 'mid'], ['base', 'shell'], ['base', 'mid', 'shell']];
-  for (const layers of under) add([...layers, 'warm'], 'closed', { warm: 0 });
+  for (const layers of under) if (alone || layers.length > 1) add([...layers, 'warm'], 'closed', { warm: 0 });
   return dedupe(ways);
 }
 

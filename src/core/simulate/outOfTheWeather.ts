@@ -3,6 +3,7 @@ import { LIQUID_SHARE } from '@/core/atmosphere/precipitation';
 import { zoneIndex } from '@/core/body/zones';
 import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { STRIDE, type Stacks } from '@/core/clothing/stack';
+import { SPORT } from '@/core/effort/sports';
 import type { Conditions } from '@/core/outing/conditions';
 import { clamp, ramp } from '@/core/quantity/range';
 
@@ -10,10 +11,10 @@ import { clamp, ramp } from '@/core/quantity/range';
 export interface Weathered {
   /** ears, °C; Infinity where they are covered */
   earC: number;
-  /** how badly eyes are hurt by what drives into them or by the wind of speed, 0–1 */
+  /** how badly eyes are hurt by what drives into them, by the wind of speed or by the glare of sun, or bothered by what is worn before them, 0–1 */
   eyes: number;
-  /** liquid that reaches the hair or a hat that soaks, or runs in at a front that is wide open, mm/h */
-  hair: number;
+  /** how much rain bothers: on the hair or a hat that soaks, and in at a front that is wide open, 0–1 each, so 0–2 */
+  rained: number;
   /** index of what is worn before the eyes, −1 for nothing */
   lens: number;
 }
@@ -32,6 +33,19 @@ const COLD_WIND = [7, 16] as const;
 /** Wind alone hurts below this, and in full so much below, °C. */
 const EYES_C = 5;
 const EYES_SPAN_K = 15;
+/** Sun on the body from which eyes are dazzled, and hurt in full, W/m²: an open field, and the same in snow at noon (engineering values). */
+const GLARE_WM2 = [120, 350] as const;
+/** Eyewear that lets less through than this is sealed to the face, mm/s at 100 Pa (engineering value). */
+export const SEALED = 100;
+/** What gets round glasses of what drives at the eyes; and how much goggles and glasses bother by themselves whoever works (engineering values; common practice, no published source: goggles are pushed up on climbs). */
+const PAST_GLASSES = 0.3;
+const GOGGLES_BOTHER = 0.12;
+const GLASSES_BOTHER = 0.04;
+/** Drops on what is before the eyes in rain (engineering value). */
+const DROPS = 0.2;
+
+/** Rain that bothers in full, mm/h (engineering value). */
+const RAIN_MM_H = [0, 1.5] as const;
 
 /** What is worn against the rain keeps off from this much of it on, and leaves so much of the chest to it where its front is half and wide open. */
 const KEEPS_OFF = 0.5;
@@ -63,8 +77,13 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
     if (w.garments[g].group === 'eyes') into.lens = g;
   }
   into.earC = ears ? bareSkinC(c.airC, c.relativeWind, EAR_TISSUE) : Infinity;
-  into.hair = c.precipitationMmH * LIQUID_SHARE[c.precipitation] * Math.max(reaches, runsIn(s, w));
+  const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
+  into.rained = ramp(falls * reaches, RAIN_MM_H) + ramp(falls * runsIn(s, w), RAIN_MM_H);
   const flakes = c.precipitation.includes('snow') || c.wetting === 'spindrift' ? ramp(c.relativeWind, FLAKES) : 0;
   const cold = clamp((EYES_C - c.airC) / EYES_SPAN_K, 0, 1) * ramp(c.relativeWind, COLD_WIND);
-  into.eyes = into.lens >= 0 ? 0 : Math.max(flakes, cold);
+  const drives = Math.max(flakes, cold);
+  const sealed = into.lens >= 0 && w.garments[into.lens].airPermeability < SEALED;
+  const bothers = SPORT[c.sport].going === 'own effort' ? (sealed ? GOGGLES_BOTHER : GLASSES_BOTHER) : 0;
+  if (into.lens < 0) into.eyes = Math.max(drives, ramp(c.sunWm2, GLARE_WM2));
+  else into.eyes = Math.max(bothers, sealed ? 0 : drives * PAST_GLASSES, ramp(falls, RAIN_MM_H) * DROPS);
 }

@@ -20,7 +20,7 @@ export function recordRow(sim: Simulator, out: Series, row: number): void {
   out.bareFaceC[row] = sim.bareFace;
   out.earC[row] = sim.weather.earC;
   out.eyes[row] = sim.weather.eyes;
-  out.hairMmH[row] = sim.weather.hair;
+  out.rained[row] = sim.weather.rained;
   out.fog[row] = sim.fog;
   out.mouth[row] = sim.stacks.mouth;
   out.sweatGh[row] = o.sweatTotal * 3600;

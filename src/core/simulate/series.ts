@@ -22,10 +22,10 @@ export interface Series {
   feelsC: Float64Array;
   /** what is bare of the face, °C; Infinity where nothing is */
   bareFaceC: Float64Array;
-  /** ears, °C (Infinity covered); eyes hurt, 0–1; liquid onto the hair, mm/h; what is before the eyes fogs from 1 on */
+  /** ears, °C (Infinity covered); eyes hurt, 0–1; rain on the hair and in at the front, 0–1 each; what is before the eyes fogs from 1 on */
   earC: Float64Array;
   eyes: Float64Array;
-  hairMmH: Float64Array;
+  rained: Float64Array;
   fog: Float64Array;
   /** share of the breath that what covers the mouth gives back */
   mouth: Float64Array;
@@ -67,7 +67,7 @@ export function newSeries(rows: number, stepS: number, garments: number): Series
     bareFaceC: f(),
     earC: f(),
     eyes: f(),
-    hairMmH: f(),
+    rained: f(),
     fog: f(),
     mouth: f(),
     sweatGh: f(),

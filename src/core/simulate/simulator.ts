@@ -21,6 +21,7 @@ import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
 import { buildStacks, newStacks, STRIDE, type Ambient, type Stacks } from '@/core/clothing/stack';
 import { garmentArrays, type GarmentArrays } from '@/core/clothing/garmentArrays';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
+import { isIndoors } from '@/core/effort/sports';
 import { LATENT_FUSION, LATENT_VAPOUR } from '@/core/quantity/units';
 import type { Conditions } from '@/core/outing/conditions';
 import { feelsLikeC } from '@/core/outing/feelsLike';
@@ -35,7 +36,7 @@ import { breathDeposit } from '@/core/moisture/breathCover';
 import { lensFog } from '@/core/moisture/lensFog';
 import { Heaters } from './heaters';
 import { noContact, readFall, readTouch } from './surroundings';
-import { weathered, type Weathered } from './outOfTheWeather';
+import { SEALED, weathered, type Weathered } from './outOfTheWeather';
 import { Wearing } from './wearing';
 import { runThrough, type RunOptions } from './run';
 import type { Series } from './series';
@@ -49,8 +50,6 @@ const EFFORT_RISE_S = 60;
 const EFFORT_FALL_S = 45;
 /** Breath condenses where a cover is coldest, near its outside: so much of the way from its middle to the air (engineering value). */
 const COVER_FALL = 0.4;
-/** Eyewear that lets less through than this is sealed to the face, mm/s at 100 Pa (engineering value). */
-const SEALED = 100;
 /** A cheek cools with this time constant, s (cheek cooling curves of Tikuisis et al. 2007, from memory: most of it within ten minutes). */
 const BARE_FACE_S = 240;
 /** Comfort follows effort slowly, s: ten minutes in, a cool skin begins to feel right (common practice, no published source). */
@@ -108,7 +107,7 @@ export class Simulator {
   private falling = false;
   private readonly heaters: Heaters;
   /** what the weather does to ears, eyes and hair, and the air of the last `dress` */
-  readonly weather: Weathered = { earC: 0.5, eyes: 0.5, hair: 0.5, lens: -1 };
+  readonly weather: Weathered = { earC: 0.5, eyes: 0.5, rained: 0.5, lens: -1 };
   private air: Conditions | null = null;
   /** what the air of the last `dress` feels like to bare skin, °C */
   feelsC = 0.5;
@@ -224,6 +223,11 @@ export class Simulator {
   /** What is bare of the face, °C; Infinity where all of it is covered. */
   get bareFace(): number {
     return this.stacks.bareFace > 0 ? this.state.head[HEAD.bareFace] : Infinity;
+  }
+
+  /** Whether the last `dress` was for a place under a roof. */
+  get indoors(): boolean {
+    return this.air !== null && isIndoors(this.air.sport);
   }
 
   /** Shivering of the last step, W. */

@@ -58,15 +58,17 @@ const moment = (over: Partial<Moment>): Moment => ({
   faceC: 25,
   limbsC: 28,
   scalpC: 30,
-  waterG: 0,
+  chillG: 0,
   feelsC: -5,
   feelsBareC: -5,
   earC: Infinity,
   eyes: 0,
-  hairMmH: 0,
+  rained: 0,
   fog: 0,
   wornKg: 2,
   warmOn: 0,
+  layers: 3,
+  coats: 0,
   effort: 0.3,
   ...over,
 });
@@ -83,7 +85,15 @@ test('comfort costs nothing; safety is priced beyond any comfort; the first minu
   expect(cost({ scalpC: 8 })).toBeGreaterThan(0.5);
   expect(cost({ sensation: -2, timeS: 300 })).toBeLessThan(0.3 * cost({ sensation: -2 }));
   expect(cost({ torsoWet: 0.9 })).toBeGreaterThan(cost({ torsoWet: 0.5 }));
-  expect(cost({ waterG: 300 })).toBeGreaterThan(cost({ waterG: 50 }));
+  expect(cost({ chillG: 300 })).toBeGreaterThan(cost({ chillG: 50 }));
+});
+
+test('a fourth layer of the torso binds at work, not at rest; a coat under a roof is a nuisance; rain wets hair and chest each', () => {
+  expect(cost({ layers: 4 })).toBeCloseTo(0.15, 9);
+  expect(cost({ layers: 6 })).toBeCloseTo(0.45, 9);
+  expect(cost({ layers: 6, effort: 0.18 })).toBe(0);
+  expect(cost({ coats: 2 })).toBeCloseTo(1.6, 9);
+  expect(cost({ rained: 2 })).toBeCloseTo(1.6, 9);
 });
 
 test('the part that decided is the largest one', () => {

@@ -1,10 +1,11 @@
 import { alongPrice, cuePrice, cuesPrice, type CueWork } from '@/core/judge/prices';
 import type { Plan } from '@/core/kit/plan';
+import { isAtDoor } from '@/core/outing/moments';
 import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
 
 /** The prices of docs/model.md (engineering values), worked by hand: what a change costs beside the cold of it. */
-const on = { halted: true, waiting: 0 };
-const moving = { halted: false, waiting: 0 };
+const on = { halted: true, atDoor: false, waiting: 0 };
+const moving = { halted: false, atDoor: false, waiting: 0 };
 const cue = (over: Partial<CueWork>): CueWork => ({ pieces: 0, seconds: 0, halt: false, atS: 0, ...over });
 
 test.each([
@@ -16,9 +17,10 @@ test.each([
   [
     'two who wait: half as much again of the halt',
     cue({ pieces: 1, seconds: 90, halt: true }),
-    { halted: false, waiting: 2 },
+    { halted: false, atDoor: false, waiting: 2 },
     0.125 + 90 / 2400 + 0.22 * 1.5,
   ],
+  ['at a door, where nobody needs to be told', cue({ pieces: 1, seconds: 60 }), { ...on, atDoor: true }, 0.04 + 0.05],
   ['ten minutes at three quarters', cue({ pace: { share: 0.75, untilS: 600 } }), moving, 0.1 + 0.03 * 0.25 * 10],
   ['ten minutes harder', cue({ pace: { share: 1.12, untilS: 600 } }), moving, 0.1 + 0.02 * 10],
   ['to a sheltered spot', cue({ shelter: true }), moving, 0.1 + 0.15],
@@ -30,6 +32,15 @@ test('what is along costs by its mass and the hours, and a pair of warmers is us
   expect(alongPrice([puffy], 4)).toBeCloseTo((puffy.massG / 1000) * 0.035 * 4, 9);
   expect(alongPrice([warmers], 2)).toBeCloseTo((warmers.massG / 1000) * 0.07 + 0.12, 9);
   expect(alongPrice([], 10)).toBe(0);
+});
+
+test('a door is where one comes in or goes out, and all the time between', () => {
+  const day = dayOf([
+    aLeg({ sport: 'hike', minutes: 60 }),
+    aLeg({ sport: 'hut', minutes: 30, shelter: 'indoor', effort: { by: 'usual' } }),
+    aLeg({ sport: 'hike', minutes: 60 }),
+  ]);
+  expect([50, 60, 75, 90, 91].map((minutes) => isAtDoor(day, minutes * 60))).toEqual([false, true, true, true, false]);
 });
 
 test('the price of a plan is that of its cues; at a stop the halt is free, and taking off counts like putting on', () => {

@@ -226,6 +226,15 @@ test('a pace that is held over several moments is told once, and costs what the 
   expect(curve.find((p) => p.plan === found)!.cost).toBeCloseTo(scored.total, 9);
 });
 
+test('nobody presses on into a stop, though anywhere else', () => {
+  const course = new Course(AVERAGE_PERSON, day, undefined, undefined);
+  const brisk = goingWays().find((w) => w.going === 'brisk')!;
+  const into = course.phases.findIndex((_, p) => course.phases[p + 1]?.stop);
+  expect(into).toBeGreaterThan(0);
+  expect(course.admits(into, brisk, null)).toBe(false);
+  expect(course.admits(0, brisk, null)).toBe(true);
+});
+
 test('nobody is told to press on where breathing so hard would hurt', () => {
   const cold = (airC: number) =>
     new Course(

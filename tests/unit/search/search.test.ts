@@ -4,7 +4,7 @@ import { CATALOGUE } from '@/core/clothing/catalogue';
 import { shareAbove } from '@/core/quantity/shareAbove';
 import { EXTREME } from '@/core/judge/extremes';
 import { timelineOf } from '@/core/outing/outing';
-import { candidates, firstKit, otherKit } from '@/core/search/candidates';
+import { balancedKit, candidates, firstKit, goesOver, otherKit } from '@/core/search/candidates';
 import { Course } from '@/core/search/course';
 import { withWay, type Dress } from '@/core/search/dress';
 import { improve } from '@/core/search/improve';
@@ -14,11 +14,12 @@ import { operations } from '@/core/kit/difference';
 import { haltsNobody } from '@/core/outing/moments';
 import type { Node } from '@/core/questions/node';
 import { PathRun } from '@/core/search/pathRun';
-import { makePlan } from '@/core/search/planner';
+import { COARSE_S, makePlan } from '@/core/search/planner';
 import { SCHOOLS } from '@/core/search/schools';
 import { scorePlan } from '@/core/judge/scorePlan';
 import { buildDemoOutings, DEMO_DAMP, DEMO_PERSON } from '@/demo/scenario';
-import { aLeg, dayOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
+import { caseOf, OUTINGS } from '#tests/support/goodSense';
+import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 import { kitGarments, type Kit } from '@/core/search/kit';
 
 const day = upStopDown();
@@ -85,6 +86,18 @@ test('a path costs in the search what its plan costs in full', () => {
   const full = scorePlan(AVERAGE_PERSON, kitGarments(kit), day, run.plan());
   expect(run.total / full.total).toBeWithin(0.97, 1.03);
 });
+
+/** At 180 s both came out at more than twice their cost: the search then looked for something else. */
+test.each(['Hill day in heavy rain', 'Ice climbing'])(
+  '%s: the longest steps of the search cost what fine ones do',
+  (name) => {
+    const c = caseOf(OUTINGS.find((o) => o.name.startsWith(name))!);
+    const on = new Course(c.person, c.timeline, undefined, undefined);
+    const dressed = balancedKit(candidates(c.garments, c.sport, c.timeline), c.timeline, 1.8);
+    const fine = ran(dressed, 15, on).total;
+    for (const stepS of COARSE_S) expect(ran(dressed, stepS, on).total / fine).toBeWithin(0.85, 1.15);
+  },
+);
 
 describe('trials', () => {
   test('cost the same whether tried alone, after a trial like it, or taken; and are simulated once', () => {
@@ -242,4 +255,43 @@ test('no two changes of a kit bring one piece twice: socks worn from the start a
   const dry = parts.find((p) => p.name === 'dry socks')!.options(firstKit(all, 'jacket'));
   expect(dry.length).toBeGreaterThan(1);
   for (const kit of dry) for (const part of parts) expect(part.options(kit).filter(twice)).toEqual([]);
+});
+
+describe('open mesh is not worn alone', () => {
+  const closet = garmentsOf(
+    'mesh-base',
+    'briefs',
+    'thin-tights',
+    'thin-socks',
+    'running-shoes',
+    'wind-shell',
+    'grid-fleece',
+  );
+  const at = dayOf([aLeg({ sport: 'run', minutes: 40 })], 6, 1);
+  const plain = garmentsOf('synthetic-tee');
+  const found = (more: typeof closet) => candidates([...closet, ...more], 'run', at);
+
+  test('where there is another base no kit is of mesh alone; else it is the only one there is', () => {
+    const alone = (c: ReturnType<typeof found>) => ({
+      ...firstKit(c, 'none'),
+      base: closet[0],
+      mid: null,
+      shell: null,
+    });
+    expect(goesOver(alone(found(plain)), found(plain))).toBe(false);
+    expect(goesOver({ ...alone(found(plain)), base: plain[0] }, found(plain))).toBe(true);
+    expect(goesOver(alone(found([])), found([]))).toBe(true);
+    const kits = kitParts(found(plain), 'later').flatMap((p) => p.options({ ...alone(found(plain)), base: plain[0] }));
+    expect(kits.length).toBeGreaterThan(3);
+    expect(kits.filter((k) => k.base === closet[0] && !k.mid && !k.shell)).toEqual([]);
+  });
+
+  test('under a layer it has no way of being worn without it', () => {
+    const ways = torsoWays({ ...firstKit(found([]), 'none'), base: closet[0] });
+    expect(ways.length).toBeGreaterThan(3);
+    expect(ways.filter((w) => w.layers.length === 1)).toEqual([]);
+    expect(torsoWays({ ...firstKit(found(plain), 'none'), base: plain[0] }).some((w) => w.layers.length === 1)).toBe(
+      true,
+    );
+  });
 });

@@ -23,7 +23,7 @@ function head(ids: string[], over: Partial<Conditions> = {}, open: Record<string
   const c = { ...AIR, ...over };
   const ambient = { airC: c.airC, relativeWind: c.relativeWind, pumping: c.pumping, packOn: false };
   buildStacks(w, { worn: new Uint8Array(garments.length).fill(1), open: settings }, ambient, s);
-  const out: Weathered = { earC: 0, eyes: 0, hair: 0, lens: -1 };
+  const out: Weathered = { earC: 0, eyes: 0, rained: 0, lens: -1 };
   weathered(c, s, w, out);
   return out;
 }
@@ -48,7 +48,22 @@ test.each([
   expect(eyes(from + 0.1)).toBeGreaterThan(0);
   expect(eyes(to - 0.1)).toBeLessThan(1);
   expect(eyes(to)).toBe(1);
-  expect(head(['sun-glasses'], { ...over, relativeWind: to })).toMatchObject({ eyes: 0, lens: 0 });
+  // Glasses keep off most of it, goggles all; each bothers a little by itself.
+  const glasses = head(['sun-glasses'], { ...over, relativeWind: to });
+  expect(glasses.lens).toBe(0);
+  expect(glasses.eyes).toBeWithin(0.05, 0.5);
+  expect(head(['goggles'], { ...over, relativeWind: to }).eyes).toBeLessThan(glasses.eyes);
+  const still = { ...over, relativeWind: 0 };
+  expect(head(['goggles'], still).eyes).toBeGreaterThan(head(['sun-glasses'], still).eyes);
+  expect(head(['sun-glasses'], still).eyes).toBeGreaterThan(eyes(0));
+});
+
+test('sun dazzles bare eyes, from an open field on and in full at noon in snow; anything before them helps', () => {
+  const eyes = (sunWm2: number, ids: string[] = []) => head(ids, { sunWm2, relativeWind: 0 }).eyes;
+  expect([eyes(119), eyes(350)]).toEqual([0, 1]);
+  expect(eyes(125)).toBeGreaterThan(0);
+  expect(eyes(345)).toBeLessThan(1);
+  for (const id of ['sun-glasses', 'goggles']) expect(eyes(400, [id])).toBeLessThan(0.2);
 });
 
 test('wind hurts eyes only in cold air, in full 15 K below where it begins', () => {
@@ -60,9 +75,14 @@ test('wind hurts eyes only in cold air, in full 15 K below where it begins', () 
 
 test('rain reaches the hair, hardly under a storm hood that is up; dry snow does not', () => {
   const rain = { precipitation: 'rain', precipitationMmH: 2, airC: 3 } as const;
-  const bare = head([], rain).hair;
-  expect(bare).toBeCloseTo(2, 9);
-  expect(head(['storm-shell'], rain, UP).hair).toBeLessThan(0.2 * bare);
-  expect(head(['storm-shell'], rain, DOWN).hair).toBeCloseTo(bare, 9);
-  expect(head([], { ...rain, precipitation: 'dry snow', airC: -12 }).hair).toBe(0);
+  const on = (ids: string[], over: Partial<Conditions> = {}, open: Record<string, number> = {}) =>
+    head(ids, { ...rain, ...over }, open).rained;
+  expect(on([])).toBe(1);
+  expect(on([], { precipitationMmH: 1.4 })).toBeWithin(0.9, 0.99);
+  expect(on(['storm-shell'], {}, UP)).toBeLessThan(0.3);
+  expect(on(['storm-shell'], {}, DOWN)).toBe(1);
+  // A front that is wide open lets it in as well, half open hardly.
+  expect(on(['storm-shell'], {}, { ...DOWN, zip: 1 })).toBeWithin(1.5, 2);
+  expect(on(['storm-shell'], {}, { ...DOWN, zip: 0.5 })).toBe(1);
+  expect(on([], { precipitation: 'dry snow', airC: -12 })).toBe(0);
 });
