@@ -13,7 +13,8 @@ import { answerAtDoor, answerAtOnce, type Begun, type DoorAnswer, type DoorTold 
 import { hoursAtDoor, type DoorHour } from '@/core/search/aroundDoor';
 import { type DoorQuestion } from '@/core/search/doorQuestion';
 import type { DoorDay } from '@/core/outing/doorDay';
-import { makePlan, type Planned, type PlanRequest } from '@/core/search/planner';
+import { makePlan } from '@/core/search/planner';
+import type { Planned, PlanRequest } from '@/core/search/planRequest';
 import type { SchoolTried } from '@/core/search/partings';
 import { schoolOf, trySchool } from '@/core/search/schools';
 import type { DoorSetting, Setting } from './setting';

@@ -15,13 +15,14 @@ const lines = (some: Partial<typeof NOTHING>): Record<string, never>[] => {
     .map((l) => JSON.parse(l));
 };
 
-test('no plan of all there are is 2 % (or what nobody could tell apart, a twentieth of a point) better than the one found, or safer, for a hundredth of the simulations', () => {
+test('no plan of all there are is 2 % (or what nobody could tell apart, a twentieth of a point) better than the one found, or safer, for about a hundredth of the simulations', () => {
   const all = lines({ small: 5 });
   const summary = all.pop();
   expect(summary).toMatchObject({ small: 5, within2PercentOrOneTwentiethOfAPoint: 5, moreAlarms: 0 });
-  expect(summary!.mostShareSimulated).toBeLessThan(0.01);
+  // As many as ever, of fewer plans: nobody presses on into a stop any longer, which is a third of them.
+  expect(summary!.mostShareSimulated).toBeLessThan(0.012);
   for (const c of all) {
-    expect(c.plans).toBeGreaterThan(20_000);
+    expect(c.plans).toBeGreaterThan(16_000);
     expect(c.found).toBeGreaterThanOrEqual(c.best);
   }
 }, 300_000);

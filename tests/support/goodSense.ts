@@ -13,7 +13,8 @@ import { alongOf } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { settingAt, wornAt } from '@/core/kit/replay';
 import { haltsNobody, stretchAt } from '@/core/outing/moments';
-import { makePlan, type Planned } from '@/core/search/planner';
+import { makePlan } from '@/core/search/planner';
+import type { Planned } from '@/core/search/planRequest';
 import { readPlanCase, type Case } from '@/formats/caseFile';
 
 /** One outing of tests/plans/outings.json: legs as minutes, sport, exertion and shelter, all in one air. */

@@ -4,7 +4,7 @@ import { OutOfRange } from '@/core/quantity/range';
 import { LATENT_VAPOUR } from '@/core/quantity/units';
 import { FIBRES, saturationRegain, wetConductance } from './fibres';
 import { checkGarment, MAX_OPENINGS, type Garment } from './garment';
-import { chillShare, isCoat, isLayer, isStandby } from './purpose';
+import { isCoat, isLayer, isStandby } from './purpose';
 
 /**
  * The garments of one run, turned into flat arrays for the integrator: index `g * ZONE_COUNT + zone`.
@@ -55,8 +55,6 @@ export interface GarmentArrays {
   /** 1 for a layer of the torso; 1 for what is hung up under a roof: see `isCoat` */
   torso: Uint8Array;
   coat: Uint8Array;
-  /** how much its water chills: see `chillShare` */
-  chills: Float64Array;
   mouth: Float64Array;
   openingCount: Uint8Array;
   /** free area per zone area, index (g*4+o)*ZONE_COUNT+z */
@@ -136,7 +134,6 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
     standby: new Uint8Array(count),
     torso: new Uint8Array(count),
     coat: new Uint8Array(count),
-    chills: each(),
     mouth: each(),
     openingCount: new Uint8Array(count),
     ventArea: new Float64Array(count * MAX_OPENINGS * ZONE_COUNT),
@@ -191,7 +188,6 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
     w.standby[i] = isStandby(g) ? 1 : 0;
     w.torso[i] = g.group === 'torso' ? 1 : 0;
     w.coat[i] = isCoat(g) ? 1 : 0;
-    w.chills[i] = chillShare(g);
     w.mouth[i] = g.mouthCover;
     w.openingCount[i] = g.openings.length;
     g.openings.forEach((o, n) => {

@@ -21,13 +21,6 @@ export const isCoat = (g: Garment): boolean =>
   (g.group === 'torso' && (g.role === 'shell' || g.role === 'storm' || g.role === 'warm')) ||
   (g.group === 'legs' && (g.role === 'storm' || g.role === 'warm'));
 
-/**
- * How much the water in a piece chills beside as much over the torso, 0–1: wet legs and feet are moved and warmed by their own muscles,
- * and dry on the way (common practice, no published source; the share is an engineering value).
- */
-const LEGS_CHILL = 0.4;
-export const chillShare = (g: Garment): number => (g.group === 'legs' || g.group === 'feet' ? LEGS_CHILL : 1);
-
 /** Long underwear lies further in than tights do, which are worn alone (places of the catalogue). */
 const TIGHTS_ORDER = 15;
 /** What is not worn as the outermost layer: open mesh anywhere, and long underwear on the legs (common practice, no published source). */

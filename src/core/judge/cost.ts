@@ -143,7 +143,7 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
       COAT_INDOORS * m.coats);
   c.wetSkin += below(-m.torsoWet, -LIMIT.wetFelt, 0.35) * hours;
   // A little damp is nothing, a lot chills and never dries: squared, one point an hour at 180 g.
-  c.wetLayers += (Math.max(0, m.chillG) / 180) * (Math.max(0, m.chillG) / 180) * hours;
+  c.wetLayers += (Math.max(0, m.waterG) / 180) * (Math.max(0, m.waterG) / 180) * hours;
   c.extremities +=
     (digit(m.fingersC, person.handsK ?? 0, settle) +
       0.8 * digit(m.toesC, person.feetK ?? 0, settle) +
@@ -161,16 +161,15 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
     (RACE_KG * m.wornKg * Math.max(0, m.effort - RACE_EFFORT) + KEEP_DRY * m.warmOn * working + binds) * hours;
 }
 
-/** @param chillG water that chills left at the end, g */
-export const waterEndCost = (chillG: number): number => Math.max(0, chillG) / 500;
+export const waterEndCost = (waterG: number): number => Math.max(0, waterG) / 500;
 /** A stop that costs so much heat is a point and a half, Wh/m² (engineering value: half of ISO 11079's limit for a whole exposure). */
 const STOP_POINTS_WH = 20;
 export const afterChillCost = (lossWhM2: number): number =>
   1.5 * (lossWhM2 / STOP_POINTS_WH) * (lossWhM2 / STOP_POINTS_WH);
 
 /** Water still in the clothes at the end and the chill at stops, once for a whole run. */
-export function addEnd(c: BodyCost, chillEndG: number, stopLossWhM2: number): void {
-  c.wetLayers += waterEndCost(chillEndG);
+export function addEnd(c: BodyCost, waterEndG: number, stopLossWhM2: number): void {
+  c.wetLayers += waterEndCost(waterEndG);
   c.afterChill += afterChillCost(stopLossWhM2);
 }
 
@@ -179,7 +178,7 @@ export function bodyCost(series: Series, m: Metrics, person: Person): BodyCost {
   const c = noCost();
   const now = noMoment();
   for (let r = 1; r < series.rows; r++) addMoment(c, momentOfRow(series, m, r, now), person, series.stepS / 3600);
-  addEnd(c, m.chillEnd, m.stopLoss.value);
+  addEnd(c, m.waterEnd, m.stopLoss.value);
   return c;
 }
 

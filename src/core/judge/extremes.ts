@@ -21,7 +21,7 @@ export const EXTREME = {
   /** heat lost since the start on arrival at the present stop, Wh/m², and the most lost at any stop */
   arrivedDebt: 8,
   stopLossWhM2: 9,
-  chillG: 10,
+  waterG: 10,
   hotMinutes: 11,
   /** shivering, W, and sensation a moment ago */
   shiverW: 12,
@@ -62,7 +62,7 @@ export function noteMoment(w: Float64Array, m: Moment, warmth: number, debtWhM2:
   w[EXTREME.heatDebtWhM2] = Math.max(w[EXTREME.heatDebtWhM2], debtWhM2);
   w[EXTREME.feltC] = Math.min(w[EXTREME.feltC], m.feelsC);
   w[EXTREME.feltBareC] = Math.min(w[EXTREME.feltBareC], m.feelsBareC);
-  w[EXTREME.chillG] = Math.max(w[EXTREME.chillG], m.chillG);
+  w[EXTREME.waterG] = Math.max(w[EXTREME.waterG], m.waterG);
   if (m.timeS >= SETTLE_S)
     w[EXTREME.hotMinutes] += hours * 60 * shareAbove(w[EXTREME.sensation], m.sensation, WEAK.feltHot);
   const shivers = shareAbove(w[EXTREME.shiverW], m.shiverW, SHIVERS_W);
@@ -97,7 +97,7 @@ const WEIGHS: readonly [at: number, from: number, weak: number][] = [
   [EXTREME.heatDebtWhM2, 0, WEAK.heatDebtWhM2],
   [EXTREME.shiverMinutes, 0, WEAK.shiverMinutes],
   [EXTREME.stopLossWhM2, 0, WEAK.stopLossWhM2],
-  [EXTREME.chillG, 0, WEAK.chillG],
+  [EXTREME.waterG, 0, WEAK.waterG],
   [EXTREME.hotMinutes, 0, WEAK.hotMinutes],
   [EXTREME.feltBareC, LIMIT.chillModerate, LIMIT.chillHigh],
 ];
@@ -126,7 +126,7 @@ export function extremesOf(m: Metrics): Float64Array {
   w[EXTREME.shiverMinutes] = m.shiverMinutes;
   w[EXTREME.heatDebtWhM2] = m.heatDebt.value;
   w[EXTREME.stopLossWhM2] = m.stopLoss.value;
-  w[EXTREME.chillG] = m.chillPeak.value;
+  w[EXTREME.waterG] = m.waterPeak.value;
   w[EXTREME.hotMinutes] = m.hotMinutes;
   w[EXTREME.feltC] = m.felt.value;
   w[EXTREME.feltBareC] = m.feltBare.value;

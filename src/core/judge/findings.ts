@@ -262,11 +262,11 @@ export const RULES: readonly Rule[] = [
   },
   {
     kind: 'wet layers',
-    what: 'Water that chills',
+    what: 'Water in your layers',
     unit: 'g',
     bad: 'above',
-    read: (m) => m.chillPeak,
-    steps: [{ limit: WEAK.chillG, severity: 2, means: 'enough to chill you at the next stop and to stay wet all day' }],
+    read: (m) => m.waterPeak,
+    steps: [{ limit: WEAK.waterG, severity: 2, means: 'enough to chill you at the next stop and to stay wet all day' }],
   },
   {
     kind: 'too hot',

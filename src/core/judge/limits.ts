@@ -27,7 +27,7 @@ export const LIMIT = {
   /** share of a base layer's capacity */
   baseDamp: 0.3,
   baseSoaked: 0.7,
-  /** water in the worn layers where it chills (`chillShare`) beyond which a stop chills and nothing dries on the body within the hour, g (engineering value) */
+  /** water in the worn layers beyond which a stop chills and nothing dries on the body within the hour, g (engineering value) */
   wetLayersG: 300,
   /** water in the clothes below which one stays dry, and below which there is hardly any, g (engineering values) */
   staysDryG: 60,
@@ -83,7 +83,7 @@ export const WEAK = {
   heatDebtWhM2: LIMIT.heatDebt,
   shiverMinutes: 10,
   stopLossWhM2: 20,
-  chillG: LIMIT.wetLayersG,
+  waterG: LIMIT.wetLayersG,
   feltHot: 2,
   feltCold: -2,
   hotMinutes: 10,

@@ -39,9 +39,6 @@ export interface Metrics {
   /** water in worn garments beyond dry storage, g */
   waterPeak: Extreme;
   waterEnd: number;
-  /** the part of it that chills, g: see `chillShare`; at its most, and at the end */
-  chillPeak: Extreme;
-  chillEnd: number;
   /** share of the innermost torso layer's capacity */
   basePeak: Extreme;
   /** largest torso wettedness */
@@ -75,7 +72,6 @@ export interface Metrics {
   torsoSkin: Float64Array;
   torsoWet: Float64Array;
   waterG: Float64Array;
-  chillG: Float64Array;
   frostG: Float64Array;
   baseShare: Float64Array;
   /** of what is worn: mass, kg, and whether the jacket for stops is among it; effort, share of the maximum */
@@ -144,8 +140,6 @@ export function measure(run: RunToMeasure): Metrics {
     coreLow: lowest(),
     waterPeak: highest(),
     waterEnd: 0,
-    chillPeak: highest(),
-    chillEnd: 0,
     basePeak: highest(),
     wetPeak: highest(),
     sweatG: 0,
@@ -169,7 +163,6 @@ export function measure(run: RunToMeasure): Metrics {
     torsoSkin: new Float64Array(rows),
     torsoWet: new Float64Array(rows),
     waterG: new Float64Array(rows),
-    chillG: new Float64Array(rows),
     frostG: new Float64Array(rows),
     baseShare: new Float64Array(rows),
     wornKg: new Float64Array(rows),
@@ -226,7 +219,6 @@ export function measure(run: RunToMeasure): Metrics {
     readBreath(m, run, r);
   }
   m.waterEnd = m.waterG[rows - 1];
-  m.chillEnd = m.chillG[rows - 1];
   readStops(m, run, bodyArea);
   return m;
 }
@@ -247,7 +239,6 @@ function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasu
   const t = series.timeS[r];
   const indoors = isIndoors(stretchAt(timeline, t - series.stepS / 2).sport);
   let water = 0;
-  let chills = 0;
   let frost = 0;
   let base = -1;
   for (let i = 0; i < w.count; i++) {
@@ -261,19 +252,15 @@ function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasu
       const j = g * ZONE_COUNT + z;
       if (w.cover[j] === 0) continue;
       const at = (r * w.count + g) * ZONE_COUNT + z;
-      const held = beyondDry(series.waterGm2[at], w.sorb[j]) * area[z];
-      water += held;
-      chills += held * w.chills[g];
+      water += beyondDry(series.waterGm2[at], w.sorb[j]) * area[z];
       frost += series.frostGm2[at] * area[z];
     }
     if (base < 0 && w.cover[g * ZONE_COUNT + CHEST] > COVERS_CHEST) base = g;
   }
   m.waterG[r] = water;
-  m.chillG[r] = chills;
   m.frostG[r] = frost;
   if (frost > m.frostPeakG) m.frostPeakG = frost;
   raise(m.waterPeak, water, t);
-  raise(m.chillPeak, chills, t);
   if (base >= 0) {
     let share = 0;
     for (const [z, weight] of BASE_READ) {

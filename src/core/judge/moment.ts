@@ -21,8 +21,8 @@ export interface Moment {
   scalpC: number;
   /** the coldest of arms and legs */
   limbsC: number;
-  /** water in worn garments where it chills: all of it over torso, head and hands, a share of it over legs and feet, g */
-  chillG: number;
+  /** water in worn garments, g */
+  waterG: number;
   /** what the air feels like, and what it feels like to a bare face (Infinity where none is bare), °C */
   feelsC: number;
   feelsBareC: number;
@@ -55,7 +55,7 @@ export const noMoment = (): Moment => ({
   faceC: 0,
   scalpC: 0,
   limbsC: 0,
-  chillG: 0,
+  waterG: 0,
   feelsC: 0,
   feelsBareC: Infinity,
   earC: Infinity,
@@ -106,7 +106,7 @@ export function momentOfRow(series: Series, m: Metrics, row: number, into: Momen
   into.torsoWet = m.torsoWet[row];
   into.coreC = series.coreC[row];
   into.shiverW = series.shiverW[row];
-  into.chillG = m.chillG[row];
+  into.waterG = m.waterG[row];
   into.feelsC = series.feelsC[row];
   into.earC = series.earC[row];
   into.eyes = series.eyes[row];
@@ -152,10 +152,10 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
     if (sim.indoors) into.coats += w.coat[g];
     for (const z of w.zonesOf[g]) {
       const j = g * ZONE_COUNT + z;
-      water += beyondDry(s.water[j], w.sorb[j]) * sim.body.area[z] * w.chills[g];
+      water += beyondDry(s.water[j], w.sorb[j]) * sim.body.area[z];
     }
   }
-  into.chillG = water;
+  into.waterG = water;
   into.wornKg = worn;
   return into;
 }

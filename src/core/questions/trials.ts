@@ -154,7 +154,7 @@ export class Trials {
       const there = held.nodes[p].soFar + held.fixed;
       if (node.soFar + fixed - there > PATIENCE * (held.total - there) + 1e-9) return 'given up';
     }
-    const total = node!.soFar + fixed + waterEndCost(readMoment(sim, NOW).chillG);
+    const total = node!.soFar + fixed + waterEndCost(readMoment(sim, NOW).waterG);
     return { kit, begins, does, nodes, fixed, total };
   }
 

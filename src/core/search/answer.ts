@@ -20,7 +20,8 @@ import { aroundDoor, type DoorAround } from './aroundDoor';
 import { askedOn, keepsRules, laidOut, leadDaysOf, rungsWorn, type DoorQuestion } from './doorQuestion';
 import type { WornRung } from './rungs';
 import { mouthRuleHolds } from './wishes';
-import { makePlan, type Progress } from './planner';
+import { makePlan } from './planner';
+import type { Progress } from './planRequest';
 
 /** The answer itself: what to start in, what to carry, when to change. */
 export interface DoorAnswer {

@@ -3,7 +3,7 @@ import { isIndoors, SPORT, type Sport } from '@/core/effort/sports';
 import { comfortableSkin } from '@/core/judge/sensation';
 import { byText } from '@/core/quantity/exact';
 import { OutOfRange } from '@/core/quantity/range';
-import type { Timeline } from '@/core/outing/timeline';
+import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { isBarrier, isUnderwear, suitsSport } from '@/core/clothing/purpose';
 import type { Kit } from './kit';
 import { MOUTH_COVERED } from './wishes';
@@ -42,8 +42,12 @@ export interface Candidates {
   eyes: Garment[];
 }
 
-const wet = (t: Timeline): boolean =>
-  t.stretches.some((s) => s.precipitationMmH > 0.2 && s.precipitation !== 'dry snow' && s.precipitation !== 'none');
+const falls = (s: Stretch): boolean =>
+  s.precipitationMmH > 0.2 && s.precipitation !== 'dry snow' && s.precipitation !== 'none';
+const wet = (t: Timeline): boolean => t.stretches.some(falls);
+
+/** Outfits for legs and feet that are tried as wholes, at most; of more, so many evenly over their warmth. */
+const MOST_SETS = { legs: 32, feet: 12 } as const;
 
 /**
  * Sorts a closet into candidates.
@@ -63,12 +67,12 @@ export function candidates(
   const inner = of('legs', 'base').sort(byWarmth);
   const outer = [...of('legs', 'shell'), ...(wet(timeline) ? of('legs', 'storm') : [])];
   const legs: Garment[][] = [];
-  for (const short of shorts.length > 0 ? [[shorts[0]], ...shorts.slice(1).map((s) => [s])] : [[]]) {
-    for (const i of inner) if (!isUnderwear(i) || outer.length === 0) legs.push([...short, i]);
-    for (const o of outer) {
-      legs.push([...short, o]);
-      for (const i of inner) if (i.order < o.order) legs.push([...short, i, o]);
-    }
+  // One pair of briefs is as good as another here: the last betterment tries the others.
+  const short = shorts.slice(0, 1);
+  for (const i of inner) if (!isUnderwear(i) || outer.length === 0) legs.push([...short, i]);
+  for (const o of outer) {
+    legs.push([...short, o]);
+    for (const i of inner) if (i.order < o.order) legs.push([...short, i, o]);
   }
   const footwear = fits.filter((g) => g.group === 'feet' && g.role === 'footwear');
   const socks = of('feet', 'base', 'mid');
@@ -95,9 +99,9 @@ export function candidates(
     mids: of('torso', 'mid'),
     shells: [...of('torso', 'shell'), ...of('torso', 'storm')],
     warms: of('torso', 'warm'),
-    legs: spread(legs, warmth, 12),
+    legs: spread(legs, warmth, MOST_SETS.legs),
     overLegs: of('legs', 'warm'),
-    feet: spread(feet, warmth, 8),
+    feet: spread(feet, warmth, MOST_SETS.feet),
     liners: lined(of('hands', 'liner'), habits),
     mitts: of('hands', 'mid', 'shell', 'warm', 'over'),
     dry: socks,
@@ -169,40 +173,56 @@ const DRY_SHARE = 0.75;
 /** Keeps rain off, 0–1. */
 const KEEPS_OFF = 0.8;
 
+const keepsOff = (g: Garment): boolean => g.waterResistance >= KEEPS_OFF;
+const goes = (s: Stretch): boolean => !isIndoors(s.sport) && s.speedMs > 0;
+
 /**
  * The same with base, middle layer and shell whose insulation comes nearest to a steady balance for the mean air and effort of the way:
  * (comfortable skin − air) over the dry part of the heat (after ISO 11079). Somewhere sensible to begin.
  * @param areaM2 of the body
  */
 export function balancedKit(c: Candidates, timeline: Timeline, areaM2: number): Kit {
-  let seconds = 0;
-  let air = 0;
-  let heat = 0;
-  for (const s of timeline.stretches) {
-    if (isIndoors(s.sport) || s.speedMs === 0) continue;
-    const lasts = s.endS - s.startS;
-    seconds += lasts;
-    air += s.airC * lasts;
-    heat += (s.metabolicW - s.externalW) * lasts;
-  }
   const plain = firstKit(c, 'jacket');
-  if (seconds === 0) return plain;
-  const wm2 = heat / seconds / areaM2;
-  const needed = Math.max(0, (comfortableSkin(wm2) - air / seconds) / (DRY_SHARE * wm2) - AIR_LAYER);
+  const way = timeline.stretches.filter(goes);
+  if (!wet(timeline)) return balanced(c, way, areaM2, plain, [null, ...c.shells]);
+  // In the wet one begins under something that keeps it off, where it is owned.
+  const shells = c.shells.filter(keepsOff);
+  const legs = c.legs.filter((set) => keepsOff(set[set.length - 1]));
+  const mitts = c.mitts.filter(keepsOff);
+  if (legs.length > 0) plain.legs = legs[Math.floor(legs.length / 2)];
+  if (mitts.length > 0) plain.mitts = mitts[0];
+  return balanced(c, way, areaM2, plain, shells.length > 0 ? shells : [null, ...c.shells]);
+}
+
+/** Dry going that is worth dressing for, s. */
+const DRY_PART_S = 1200;
+
+/**
+ * For a way that is dry in part and wet in part: base and middle layer in balance with the dry part, and something along that keeps rain
+ * off. Null where all of it is wet, or none.
+ */
+export function dryPartKit(c: Candidates, timeline: Timeline, areaM2: number): Kit | null {
+  const dry = timeline.stretches.filter((s) => goes(s) && !falls(s));
+  const shell = c.shells.find(keepsOff);
+  if (!wet(timeline) || !shell || dry.reduce((sum, s) => sum + s.endS - s.startS, 0) < DRY_PART_S) return null;
+  return { ...balanced(c, dry, areaM2, firstKit(c, 'jacket'), [null]), shell };
+}
+
+/** A kit whose base, middle layer and shell are in balance with the mean of some stretches; as it is where there are none. */
+function balanced(
+  c: Candidates,
+  way: readonly Stretch[],
+  areaM2: number,
+  plain: Kit,
+  shells: readonly (Garment | null)[],
+): Kit {
+  const mean = (of: (s: Stretch) => number) =>
+    way.reduce((sum, s) => sum + of(s) * (s.endS - s.startS), 0) / way.reduce((sum, s) => sum + s.endS - s.startS, 0);
+  if (way.length === 0) return plain;
+  const wm2 = mean((s) => s.metabolicW - s.externalW) / areaM2;
+  const needed = Math.max(0, (comfortableSkin(wm2) - mean((s) => s.airC)) / (DRY_SHARE * wm2) - AIR_LAYER);
   const warmth = (k: Kit) =>
     [k.base, k.mid, k.shell].reduce((sum, g) => sum + (g ? fabricResistance(g) + EACH_LAYER : 0), 0);
-  // In the wet one begins under something that keeps it off, where it is owned.
-  const isWet = wet(timeline);
-  const dry = isWet ? c.shells.filter((g) => g.waterResistance >= KEEPS_OFF) : [];
-  const shells = dry.length > 0 ? dry : [null, ...c.shells];
-  if (isWet) {
-    const outermost = (set: readonly Garment[]) => set[set.length - 1];
-    const keepsOff = (g: Garment) => g.waterResistance >= KEEPS_OFF;
-    const legs = c.legs.filter((set) => keepsOff(outermost(set)));
-    const mitts = c.mitts.filter(keepsOff);
-    if (legs.length > 0) plain.legs = legs[Math.floor(legs.length / 2)];
-    if (mitts.length > 0) plain.mitts = mitts[0];
-  }
   const kits = c.bases.flatMap((base) =>
     [null, ...c.mids].flatMap((mid) => shells.map((shell): Kit => ({ ...plain, base, mid, shell }))),
   );

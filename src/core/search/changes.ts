@@ -37,7 +37,6 @@ export function wearable({ closet, sport, barriers = false }: Wardrobe): Garment
   return fits.filter((g) => !isCotton(g) || fits.every((o) => o.group !== g.group || o.role !== 'base' || isCotton(o)));
 }
 
-/** What plays the same part on the body, so that one may stand for the other. */
 function part(g: Garment): string {
   if (g.group === 'hands') return g.role === 'liner' || g.role === 'heater' || g.role === 'over' ? g.role : 'gloves';
   if (g.group === 'head') return g.role === 'warm' ? 'hat' : g.role === 'over' ? 'helmet' : 'cap';
@@ -45,7 +44,8 @@ function part(g: Garment): string {
   if (g.group === 'torso' || g.group === 'legs') return g.role === 'storm' ? 'shell' : g.role;
   return g.group === 'feet' && (g.role === 'base' || g.role === 'mid') ? 'sock' : g.role;
 }
-const alike = (a: Garment, b: Garment): boolean => a.group === b.group && part(a) === part(b);
+/** Whether two pieces play the same part on the body, so that one may stand for the other. */
+export const alike = (a: Garment, b: Garment): boolean => a.group === b.group && part(a) === part(b);
 
 /** What nobody goes without, and what the sport asks for. */
 const isNeeded = (g: Garment): boolean =>

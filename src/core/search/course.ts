@@ -33,8 +33,8 @@ const BRISK_SHARE = 0.75;
 /** What a phase allows beside clothes. */
 interface Allows {
   warmOn: boolean;
-  /** a shell half open over a middle layer: where something falls, else it is as good shut or open */
-  halfOpen: boolean;
+  /** whether anything falls: a shell half open over a middle layer is as good shut or open elsewhere */
+  falls: boolean;
   overLegs: boolean;
   drySocks: boolean;
   easy: boolean;
@@ -113,6 +113,15 @@ export class Course {
     return operationsAt(this.person, this.starts[p].metabolicW, hands);
   }
 
+  /** Whether anything falls in a phase, and whether it does so in some phases and not in others. */
+  fallsIn(p: number): boolean {
+    return this.allows[p].falls;
+  }
+
+  get partlyWet(): boolean {
+    return this.allows.some((a) => a.falls) && this.allows.some((a) => !a.falls);
+  }
+
   /** Whether one comes in or goes out where a phase begins. */
   atDoor(p: number): boolean {
     return this.doors[p];
@@ -139,9 +148,7 @@ export class Course {
     const most = maximalMetabolicRate(person.vo2maxMl, person.massKg);
     return {
       warmOn: phase.stop || going !== 'own effort' || s.metabolicW - s.externalW < STEAMING_W || s.airC < BITTER_C,
-      halfOpen: timeline.stretches.some(
-        (o) => o.precipitationMmH > 0 && o.endS > phase.startS && o.startS < phase.endS,
-      ),
+      falls: timeline.stretches.some((o) => o.precipitationMmH > 0 && o.endS > phase.startS && o.startS < phase.endS),
       overLegs: phase.stop || going === 'carried',
       drySocks: phase.stop && phase.startS > 0 && timeline.legStartS[s.leg + 1] - phase.startS >= SOCKS_STOP_S,
       // Whoever rolls downhill cannot go easier.
@@ -166,7 +173,7 @@ export class Course {
     const a = this.allows[p];
     switch (way.choice) {
       case 'torso':
-        if (way.vent === 'half' && way.layers.includes('mid') && !a.halfOpen) return false;
+        if (way.vent === 'half' && way.layers.includes('mid') && !a.falls) return false;
         return a.warmOn || !way.layers.includes('warm');
       case 'legs':
         return a.overLegs || way.over === 'off';

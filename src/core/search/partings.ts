@@ -1,7 +1,7 @@
 import { isWorn } from '@/core/kit/replay';
 import { mostMoved, type Moved } from '@/core/questions/mostMoved';
 import type { Scored } from '@/core/judge/scorePlan';
-import type { Planned } from './planner';
+import type { Planned } from './planRequest';
 
 export interface SchoolPlan {
   school: { id: string; name: string };

@@ -149,7 +149,7 @@ export class PathRun {
   /** What only the end knows, right after the last phase was run: water left in the clothes, and what all of it weighs. */
   end(dresses: readonly Dress[]): number {
     const { course } = this;
-    const water = readMoment(this.sim, NOW).chillG;
+    const water = readMoment(this.sim, NOW).waterG;
     const { mass, lacking, order } = this.alongPrice(dresses);
     return waterEndCost(water) + mass * course.weights.weight + lacking * course.weights.caution + order;
   }

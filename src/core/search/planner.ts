@@ -1,13 +1,9 @@
 // Longer than a file should be: one search whose stages share kit, budget and the best found so far; parted, they would hand a
 // dozen values round at every step.
-import { bodyArea, type Person } from '@/core/body/person';
-import type { Garment } from '@/core/clothing/garment';
-import type { Sport } from '@/core/effort/sports';
-import type { Weights } from '@/core/judge/cost';
-import type { Timeline } from '@/core/outing/timeline';
+import { bodyArea } from '@/core/body/person';
 import { clamp, within } from '@/core/quantity/range';
 import type { Plan } from '@/core/kit/plan';
-import { balancedKit, byPlace, candidates, evenly, otherKit, type Candidates } from './candidates';
+import { balancedKit, byPlace, candidates, dryPartKit, evenly, otherKit, type Candidates } from './candidates';
 import { Course } from './course';
 import { MOST_CUES } from './wishes';
 import { mapDress, type Dress } from './dress';
@@ -15,70 +11,16 @@ import { improve, withoutCues, withoutOneCue } from './improve';
 import { BODY_PARTS, kitParts, sameParts, type KitPart } from './kitParts';
 import { chances } from '@/core/questions/chances';
 import { kitGarments, type Kit } from './kit';
-import { FEET, GOING, HANDS, HEAD, LEGS, TORSO, withLayer, type Way, type Ways } from './waysToWear';
-import { alarmsIn, isSafe } from '@/core/judge/findings';
-import type { AthleteSpread } from '@/core/questions/athleteSpread';
-import { mustNotMiss, type CueReason } from '@/core/questions/cueReason';
+import { FEET, GOING, HANDS, HEAD, insteadOfShell, LEGS, TORSO, withLayer, type Way, type Ways } from './waysToWear';
+import { isSafe } from '@/core/judge/findings';
+import { mustNotMiss } from '@/core/questions/cueReason';
 import { missedCues } from '@/core/questions/missedCues';
-import { orderPrice, orderPrices } from './order';
+import { orderPrices } from './order';
+import type { CurvePoint, Planned, PlanRequest, Progress } from './planRequest';
+import { polish, POLISH_STEP_S, type Finishing } from './polish';
+import { settle } from './settle';
 import { PathRun } from './pathRun';
-import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
-import { Hopeless, propose } from '@/core/questions/propose';
-import { Trials } from '@/core/questions/trials';
-import { staysDressed } from '@/core/kit/followable';
-import { tidy } from '@/core/kit/replay';
-import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
-import type { Scored } from '@/core/judge/scorePlan';
-import { runInFull, runPlan } from '@/core/questions/question';
-
-export interface PlanRequest {
-  person: Person;
-  closet: readonly Garment[];
-  timeline: Timeline;
-  sport: Sport;
-  /** water already in garments, g/m² by id */
-  damp?: Record<string, number>;
-  /** the most cues that may be proposed, 0–12 */
-  maxCues?: number;
-  weights?: Partial<Weights>;
-  /** people who must wait while something is changed, 0–30 */
-  waiting?: number;
-  /** days between forecast and start, for the spread; and how unsure the athlete is known */
-  leadDays?: number;
-  unsure?: AthleteSpread;
-  /** vapour barriers on hands and feet; always a liner under the sock */
-  barriers?: boolean;
-  twoSocks?: boolean;
-  /** the mouth covered all the way */
-  mouthCovered?: boolean;
-}
-
-/** The best plan found with so many cues. */
-export interface CurvePoint {
-  cues: number;
-  cost: number;
-  plan: Plan;
-}
-
-export interface Planned {
-  plan: Plan;
-  scored: Scored;
-  /** whether no alarm is left; the search prices alarms beyond any comfort, so false means it found no safe plan */
-  safe: boolean;
-  cues: CueReason[];
-  /** index of the cue whose missing costs most; −1 without cues */
-  mustNotMiss: number;
-  /** cost against number of cues, fewest first: all from one search */
-  curve: CurvePoint[];
-  /** phases of the outing it simulated */
-  simulations: number;
-}
-
-/**
- * Called now and then; return false to stop. The best plan so far is then returned. The first usable plan is handed over as
- * soon as there is one.
- */
-export type Progress = (done: number, says: string, first?: Plan) => boolean;
+import { runInFull } from '@/core/questions/question';
 
 /**
  * Integrator steps while the kit is chosen and cues are placed, s; longer on long outings, which have more of them. Up to 120 s the cost of
@@ -122,18 +64,6 @@ const TRIED = { added: 3, near: 2, nearLater: 4, idleTorso: 8, idle: 3 } as cons
 const PATIENT = 0.5;
 /** A fresh path this much dearer than the one there is will not catch up, points. */
 const TOO_DEAR = 1;
-/** A swap of one piece must gain this to be made at the end, points. */
-const LEAST_SWAP = 0.01;
-/** The last betterment by single changes: step of its runs, s, rounds, and runs at most. */
-const POLISH_STEP_S = 60;
-const POLISH_ROUNDS = 12;
-const POLISH_RUNS = { swaps: 500, proposals: 1000 } as const;
-/** What a proposal must gain to be taken by the search itself, points. */
-const LEAST_PROPOSED = 0.03;
-/** Plans this near to each other in cost are the same to anybody: points, and a share of the whole; what may be left out of them. */
-const SAME_POINTS = 0.03;
-const SAME_SHARE = 0.015;
-const NEEDLESS: ReadonlySet<Garment['group']> = new Set(['eyes', 'face', 'head', 'hands']);
 /** Of a dear plan a little more is a share of its cost: what is soaked or shivers all day must fall behind by more before it is given up. */
 const DEAR_SHARE = 0.08;
 const margin = (best: PathRun, points: number): number => points * (1 + DEAR_SHARE * best.total);
@@ -206,9 +136,12 @@ class Search {
     start.take(start.beam(plainDress(start.ways), FIRST_BEAM));
     this.tell(0.05, 'Choosing layers', start.plan());
     let best = this.descend(start, BUDGET);
+    const dryPart = dryPartKit(this.candidates, timeline, bodyArea(person));
     for (let k = 0; k < OTHER_STARTS.most && this.within(k === 0 ? BUDGET.others : OTHER_STARTS.before); k++) {
       this.tell(0.6 + 0.07 * k, 'Starting from other layers', best.plan());
-      const other = new PathRun(this.course, otherKit(this.candidates, best.kit, k), this.coarseS);
+      const kit =
+        k === 0 && dryPart ? dryPart : otherKit(this.candidates, best.kit, Math.max(0, k - (dryPart ? 1 : 0)));
+      const other = new PathRun(this.course, kit, this.coarseS);
       other.take(other.beam(plainDress(other.ways), FIRST_BEAM));
       const spent = this.course.steps / this.longer;
       const until = (share: number) => Math.min(BUDGET.others, spent + share * OTHER_STARTS.steps);
@@ -221,7 +154,15 @@ class Search {
     this.tell(0.8, 'Weighing each number of cues', best.plan());
     const curve = this.curve(best);
     this.tell(0.92, 'Trying them on other days');
-    const plan = this.settle(this.polish(this.choose(curve, best.kit)));
+    const finishing: Finishing = {
+      request: this.request,
+      weights: this.course.weights,
+      order: this.course.order,
+      stepS: Math.max(POLISH_STEP_S, this.coarseS),
+      mostCues: this.most,
+      beat: () => this.beat(),
+    };
+    const plan = settle(polish(this.choose(curve, best.kit), this.candidates, finishing), finishing);
     this.tell(0.96, 'Missing each cue once');
     return this.explain(plan, this.inFull(curve, plan));
   }
@@ -328,6 +269,12 @@ class Search {
         if (on.take(on.like(best.dresses, way), 0, { run: best, margin: margin(best, FAR_ADDED) }) < Infinity)
           out.added.push(on);
       }
+      if (layer !== 'mid' || !kit.mid || !this.course.partlyWet) continue;
+      // Where nothing falls it may go instead of the shell that is on for the rain of later, or of before.
+      const dry = new PathRun(this.course, kit, this.coarseS);
+      const under = dry.like(best.dresses, (w) => (w.choice === 'torso' ? insteadOfShell(w) : w));
+      const dresses = dry.like(best.dresses).map((d, p) => (this.course.fallsIn(p) ? d : under[p]));
+      if (dry.take(dresses, 0, { run: best, margin: margin(best, FAR_ADDED) }) < Infinity) out.added.push(dry);
     }
     out.near.sort((a, b) => a.total - b.total);
     out.added.sort((a, b) => a.total - b.total);
@@ -440,147 +387,6 @@ class Search {
     return full.filter((p, i) => p.plan === chosen || full.slice(0, i).every((q) => q.cost > p.cost + 1e-9));
   }
 
-  /**
-   * Betters the chosen plan by single changes until none helps: pieces swapped for any of their like, small things left at home or
-   * put on, and all that is proposed to a person beside a finished plan.
-   */
-  private polish(chosen: Plan): Plan {
-    const { person, timeline, damp, waiting, closet, sport } = this.request;
-    const { weights } = this.course;
-    const asked = { person, closet, timeline, sport, damp, weights, waiting };
-    const order = (plan: Plan) => orderPrice(alongOf(closet, plan), this.course.order);
-    const cost = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S }).total + order(plan);
-    let plan = chosen;
-    let least = cost(plan);
-    const trials = new Trials(asked, Math.max(POLISH_STEP_S, this.coarseS));
-    const runs = { swaps: 0, proposals: 0 };
-    const within = (what: keyof typeof runs) => () => this.beat() && runs[what]++ < POLISH_RUNS[what];
-    const goOn = within('swaps');
-    const covered = staysDressed(new Map(closet.map((g) => [g.id, g])));
-    const hopeless = new Hopeless();
-    for (let round = 0; round < POLISH_ROUNDS; round++) {
-      const before = least;
-      trials.hold(plan);
-      for (const { name, next } of round === 0
-        ? [...this.pairs(plan), ...this.singleChanges(plan)]
-        : this.singleChanges(plan)) {
-        if (hopeless.has(name) || (covered(plan) && !covered(next))) continue;
-        if (!goOn()) break;
-        const about = trials.saves(next);
-        hopeless.note(name, about);
-        if (about !== null && about + order(plan) - order(next) <= LEAST_SWAP - trials.doubt) continue;
-        const then = cost(next);
-        if (then < least - LEAST_SWAP) {
-          least = then;
-          plan = next;
-          trials.hold(plan);
-        }
-      }
-      const proposal = propose(
-        { ...asked, plan },
-        { goOn: within('proposals'), stepS: POLISH_STEP_S, least: LEAST_PROPOSED, hopeless },
-      );
-      if (proposal && proposal.plan.cues.length <= this.most) {
-        plan = proposal.plan;
-        least = cost(plan);
-      }
-      if (before - least >= LEAST_SWAP) continue;
-      if (!hopeless.passedOver) break;
-      hopeless.again();
-    }
-    return plan;
-  }
-
-  /**
-   * Among plans that nobody could tell apart, the one nearest to one order: fewer pieces, and of each kind the first in the order of a
-   * closet from the skin out and from thin to thick. So a little colder air asks for the same pieces, and not for whichever happened to
-   * come out a hair cheaper.
-   */
-  private settle(polished: Plan): Plan {
-    const { person, timeline, damp, waiting, closet, sport, barriers = false } = this.request;
-    const asked = { person, closet, timeline, sport, damp, weights: this.course.weights, waiting };
-    const run = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S });
-    const before = run(polished);
-    const may = Math.max(SAME_POINTS, SAME_SHARE * before.total);
-    const most = before.total + may;
-    const trials = new Trials(asked, Math.max(POLISH_STEP_S, this.coarseS));
-    trials.hold(polished);
-    const unsafe = alarmsIn(before.findings).length;
-    let plan = polished;
-    const covered = staysDressed(new Map(closet.map((g) => [g.id, g])));
-    const takes = (next: Plan): boolean => {
-      if ((covered(plan) && !covered(next)) || !trials.maySave(next, -may)) return false;
-      const then = run(next);
-      const same = then.total <= most && alarmsIn(then.findings).length <= unsafe;
-      if (same) plan = next;
-      return same;
-    };
-    const order = [...closet].sort(byPlace);
-    for (const g of alongOf(order, plan).reverse()) {
-      if (!this.beat()) break;
-      if (NEEDLESS.has(g.group) && !(g.group === 'head' && g.role === 'over') && takes(leaveGarment(plan, g.id)))
-        continue;
-      const like = order.filter(
-        (o) =>
-          o.group === g.group &&
-          (o.role === g.role ||
-            (NEEDLESS.has(g.group) && o.role !== 'over' && g.role !== 'over' && o.role !== 'heater')) &&
-          (g.group !== 'hands' || (g.role === 'liner') === (o.role === 'liner')) &&
-          !isAlong(plan, o.id) &&
-          suitsSport(o, sport) &&
-          (barriers || !isBarrierLiner(o)) &&
-          byPlace(o, g) < 0,
-      );
-      for (const other of like) if (takes(swapGarment(plan, g.id, other))) break;
-    }
-    return plan;
-  }
-
-  /** The plan with middle layer and shell changed together: layers that only pay, or only are needless, as a pair. */
-  private *pairs(plan: Plan): Generator<Change> {
-    const { mids, shells } = this.candidates;
-    const mid = mids.find((g) => isAlong(plan, g.id));
-    const shell = shells.find((g) => isAlong(plan, g.id));
-    if (!mid || !shell) return;
-    const others = mids.filter((g) => g !== mid);
-    for (const m of [mid, ...others]) {
-      const swapped = m === mid ? plan : swapGarment(plan, mid.id, m);
-      yield { name: `${m.id} alone`, next: leaveGarment(swapped, shell.id) };
-      if (m === mid) continue;
-      for (const s of shells)
-        if (s !== shell) yield { name: `${m.id} and ${s.id}`, next: swapGarment(swapped, shell.id, s) };
-    }
-    for (const s of shells)
-      yield {
-        name: `${s.id} alone`,
-        next: leaveGarment(s === shell ? plan : swapGarment(plan, shell.id, s), mid.id),
-      };
-  }
-
-  /** The plan with one piece swapped for another of its like, or left at home, or one cue without its pace or its shelter. */
-  private *singleChanges(plan: Plan): Generator<Change> {
-    const { closet, sport, barriers = false } = this.request;
-    const along = alongOf(closet, plan);
-    for (const g of along) {
-      const like = closet.filter(
-        (o) =>
-          o.group === g.group &&
-          o.role === g.role &&
-          !isAlong(plan, o.id) &&
-          suitsSport(o, sport) &&
-          (barriers || !isBarrierLiner(o)),
-      );
-      for (const other of like) yield { name: `${g.id} to ${other.id}`, next: swapGarment(plan, g.id, other) };
-      if (isSpare(g, along)) yield { name: `no ${g.id}`, next: leaveGarment(plan, g.id) };
-    }
-    for (const [i, { pace, shelter }] of plan.cues.entries())
-      if (pace || shelter)
-        yield {
-          name: `${plan.cues[i].atS} as planned`,
-          next: tidy({ ...plan, cues: plan.cues.map((c, k) => (k === i ? { atS: c.atS, actions: c.actions } : c)) }),
-        };
-  }
-
   private explain(plan: Plan, curve: CurvePoint[]): Planned {
     const { person, closet, timeline, damp, waiting } = this.request;
     const { weights } = this.course;
@@ -591,22 +397,6 @@ class Search {
     const safe = isSafe(scored.findings);
     return { plan, scored, safe, cues, mustNotMiss: mustNotMiss(cues), curve, simulations: this.course.phasesWalked };
   }
-}
-
-/** Whether somebody may go without it at all: nobody goes without shoes, a helmet, a base, or the one layer over the legs or feet. */
-function isSpare(g: Garment, along: readonly Garment[]): boolean {
-  if (g.role === 'footwear' || g.role === 'short' || (g.group === 'head' && g.role === 'over')) return false;
-  if (g.group === 'torso') return g.role !== 'base';
-  if (g.group !== 'legs' && g.group !== 'feet') return true;
-  if (!COVERS.has(g.role)) return true;
-  return along.some((o) => o !== g && o.group === g.group && COVERS.has(o.role));
-}
-const COVERS: ReadonlySet<Garment['role']> = new Set(['base', 'mid', 'shell']);
-
-/** A plan that differs in one thing, and the name of that. */
-interface Change {
-  name: string;
-  next: Plan;
 }
 
 /** Ids of what one kit has and another has not. */

@@ -6,7 +6,8 @@ import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import { alongOf, swapGarment, takeGarment } from '@/core/kit/edit';
 import { compared, type Compared, type SchoolTried } from './partings';
 import { MOUTH_COVERED } from './wishes';
-import { makePlan, type PlanRequest, type Progress } from './planner';
+import { makePlan } from './planner';
+import type { PlanRequest, Progress } from './planRequest';
 import type { Scored } from '@/core/judge/scorePlan';
 import { runInFull } from '@/core/questions/question';
 

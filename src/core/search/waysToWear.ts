@@ -284,6 +284,12 @@ export function withLayer(w: TorsoWay, layer: 'mid' | 'shell', vents: 'airy' | '
   return { ...w, name: `${layers.join('+')} ${vent}`, layers, vent };
 }
 
+/** A way of wearing the torso with the middle layer in place of the shell, to be looked for among another kit's ways. */
+export function insteadOfShell(w: TorsoWay): TorsoWay {
+  const layers = LAYERS.filter((l) => l === 'mid' || (l !== 'shell' && w.layers.includes(l)));
+  return { ...w, name: `${layers.join('+')} ${w.vent}`, layers };
+}
+
 /** The same without the jacket for stops, or as light as it goes where that cannot be. */
 export function plainer(way: Way, allowed: readonly Way[]): Way {
   if (way.choice !== 'torso') return allowed[0];

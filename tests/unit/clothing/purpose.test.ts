@@ -1,10 +1,10 @@
-import { chillShare, coversUnderwear, isCoat, isUnderwear } from '@/core/clothing/purpose';
+import { coversUnderwear, isCoat, isUnderwear } from '@/core/clothing/purpose';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { staysDressed } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { garmentsOf } from '#tests/support/outings';
 
-/** What is underwear, what a coat, and what water chills: common practice, no published source. */
+/** What is underwear and what a coat: common practice, no published source. */
 const idsWhere = (is: (g: (typeof CATALOGUE)[number]) => boolean) => CATALOGUE.filter(is).map((g) => g.id);
 
 test('underwear is open mesh on torso and legs and long johns; tights and plain bases are worn alone', () => {
@@ -24,12 +24,6 @@ test('coats are shells and jackets of the torso and what goes over trousers', ()
     expect(coats).toContain(id);
   for (const id of ['grid-fleece', 'mesh-base', 'wind-trousers', 'warm-hat', 'shell-mitts'])
     expect(coats).not.toContain(id);
-});
-
-test('water over the torso, head and hands chills in full, over legs and feet in part', () => {
-  const share = (id: string) => chillShare(garmentsOf(id)[0]);
-  for (const id of ['thin-merino-base', 'thin-cap', 'liner-gloves']) expect(share(id)).toBe(1);
-  for (const id of ['thin-tights', 'wool-socks']) expect(share(id)).toBe(0.4);
 });
 
 test('a plan that takes off what covers underwear does not stay dressed, whenever it does so', () => {

@@ -22,8 +22,8 @@ function after(moments: Partial<Moment>[], { warmth = 0, debt = 0 } = {}) {
 }
 
 test('the worst of each is kept, whatever comes after', () => {
-  const of = after([{ fingersC: 12, chillG: 90, coreC: 38.2 }, { toesC: 9, faceC: 3, coreC: 36.4 }, {}], { debt: 30 });
-  expect([of('fingersC'), of('toesC'), of('faceC'), of('chillG')]).toEqual([12, 9, 3, 90]);
+  const of = after([{ fingersC: 12, waterG: 90, coreC: 38.2 }, { toesC: 9, faceC: 3, coreC: 36.4 }, {}], { debt: 30 });
+  expect([of('fingersC'), of('toesC'), of('faceC'), of('waterG')]).toEqual([12, 9, 3, 90]);
   expect([of('coreLowC'), of('coreHighC'), of('heatDebtWhM2')]).toEqual([36.4, 38.2, 30]);
 });
 

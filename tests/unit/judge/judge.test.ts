@@ -58,7 +58,7 @@ const moment = (over: Partial<Moment>): Moment => ({
   faceC: 25,
   limbsC: 28,
   scalpC: 30,
-  chillG: 0,
+  waterG: 0,
   feelsC: -5,
   feelsBareC: -5,
   earC: Infinity,
@@ -85,7 +85,7 @@ test('comfort costs nothing; safety is priced beyond any comfort; the first minu
   expect(cost({ scalpC: 8 })).toBeGreaterThan(0.5);
   expect(cost({ sensation: -2, timeS: 300 })).toBeLessThan(0.3 * cost({ sensation: -2 }));
   expect(cost({ torsoWet: 0.9 })).toBeGreaterThan(cost({ torsoWet: 0.5 }));
-  expect(cost({ chillG: 300 })).toBeGreaterThan(cost({ chillG: 50 }));
+  expect(cost({ waterG: 300 })).toBeGreaterThan(cost({ waterG: 50 }));
 });
 
 test('a fourth layer of the torso binds at work, not at rest; a coat under a roof is a nuisance; rain wets hair and chest each', () => {

@@ -56,7 +56,7 @@ const LIMITS: Case[] = [
   ['shivering, unsafe', 45, 0.5, 'above', 'shivering', 3, (v) => ({ shiverMinutes: v })],
   ['shivering', 10, 0.5, 'above', 'shivering', 2, (v) => ({ shiverMinutes: v })],
   ['too hot for long', 10, 0.5, 'above', 'overheated', 2, (v) => ({ hotMinutes: v })],
-  ['water in the layers', 300, 2, 'above', 'wet layers', 2, (v) => ({ chillPeak: at(v) })],
+  ['water in the layers', 300, 2, 'above', 'wet layers', 2, (v) => ({ waterPeak: at(v) })],
   ['the core is unsafely hot', 39.2, 0.05, 'above', 'too hot', 3, (v) => ({ coreHigh: at(v) })],
   ['the core is hot', 38.5, 0.05, 'above', 'too hot', 1, (v) => ({ coreHigh: at(v) })],
   ['eyewear fogs', 5, 0.2, 'above', 'fog', 2, (v) => ({ fogMinutes: v })],
@@ -118,7 +118,7 @@ test('being exactly at a weak point weighs one, half way there hardly anything, 
     [EXTREME.heatDebtWhM2, 0, 40],
     [EXTREME.shiverMinutes, 0, 10],
     [EXTREME.stopLossWhM2, 0, 20],
-    [EXTREME.chillG, 0, 300],
+    [EXTREME.waterG, 0, 300],
     [EXTREME.hotMinutes, 0, 10],
   ];
   for (const [place, from, limit] of weak) {

@@ -1,7 +1,8 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { dropCue } from '@/core/questions/missedCues';
-import { makePlan, type Planned } from '@/core/search/planner';
+import { makePlan } from '@/core/search/planner';
+import type { Planned } from '@/core/search/planRequest';
 import { candidates } from '@/core/search/candidates';
 import { phases } from '@/core/outing/moments';
 import { scorePlan } from '@/core/judge/scorePlan';

@@ -4,16 +4,18 @@ import { CATALOGUE } from '@/core/clothing/catalogue';
 import { shareAbove } from '@/core/quantity/shareAbove';
 import { EXTREME } from '@/core/judge/extremes';
 import { timelineOf } from '@/core/outing/outing';
-import { balancedKit, candidates, firstKit, goesOver, otherKit } from '@/core/search/candidates';
+import { balancedKit, candidates, dryPartKit, firstKit, goesOver, otherKit } from '@/core/search/candidates';
 import { Course } from '@/core/search/course';
 import { withWay, type Dress } from '@/core/search/dress';
 import { improve } from '@/core/search/improve';
 import { BODY_PARTS, kitParts, sameParts } from '@/core/search/kitParts';
-import { sameWay, TORSO, torsoWays, withLayer, type Way } from '@/core/search/waysToWear';
+import { insteadOfShell, sameWay, TORSO, torsoWays, withLayer, type Way } from '@/core/search/waysToWear';
 import { operations } from '@/core/kit/difference';
 import { haltsNobody } from '@/core/outing/moments';
+import type { Plan } from '@/core/kit/plan';
 import type { Node } from '@/core/questions/node';
 import { PathRun } from '@/core/search/pathRun';
+import { polish, type Finishing } from '@/core/search/polish';
 import { COARSE_S, makePlan } from '@/core/search/planner';
 import { SCHOOLS } from '@/core/search/schools';
 import { scorePlan } from '@/core/judge/scorePlan';
@@ -294,4 +296,87 @@ describe('open mesh is not worn alone', () => {
       true,
     );
   });
+});
+
+describe('a way that is wet in part', () => {
+  const dry = { airC: 2, humidity: 0.9, wind: 3, windAtBody: false, sunWm2: 0 };
+  const rain = { ...dry, precipitation: 'rain' as const, precipitationMmH: 2 };
+  const leg = (minutes: number, air: typeof dry) => aLeg({ sport: 'hike', minutes, air });
+  const closet = garmentsOf(
+    'synthetic-tee',
+    'grid-fleece',
+    'wind-shell',
+    'light-rain-shell',
+    'briefs',
+    'thin-tights',
+    'wind-trousers',
+    'wool-socks',
+    'winter-boots',
+  );
+  const kitFor = (...legs: ReturnType<typeof leg>[]) => {
+    const on = dayOf(legs, 2, 3);
+    return dryPartKit(candidates(closet, 'hike', on), on, 1.8);
+  };
+
+  test('begins once more from what suits its dry part, with something along that keeps rain off', () => {
+    expect(kitFor(leg(60, dry), leg(60, rain))?.shell?.id).toBe('light-rain-shell');
+    expect(kitFor(leg(60, dry))).toBeNull();
+    expect(kitFor(leg(60, rain))).toBeNull();
+    // Twenty minutes of it are worth dressing for.
+    expect(kitFor(leg(19, dry), leg(60, rain))).toBeNull();
+    expect(kitFor(leg(21, dry), leg(60, rain))).not.toBeNull();
+  });
+
+  test('where nothing falls the middle layer may go instead of the shell', () => {
+    const worn = {
+      ...firstKit(candidates(closet, 'hike', dayOf([leg(60, rain)], 2, 3)), 'none'),
+      mid: closet[1],
+      shell: closet[3],
+    };
+    const ways = torsoWays(worn);
+    const under = ways.find((w) => w.layers.join() === 'base,shell')!;
+    expect(insteadOfShell(under).layers).toEqual(['base', 'mid']);
+    expect(sameWay(insteadOfShell(under), ways)).toMatchObject({ layers: ['base', 'mid'] });
+    const day = new Course(AVERAGE_PERSON, dayOf([leg(60, dry), leg(60, rain)], 2, 3), undefined, undefined);
+    expect(day.partlyWet).toBe(true);
+    expect(day.fallsIn(0)).toBe(false);
+    expect(day.fallsIn(day.phases.length - 1)).toBe(true);
+    expect(new Course(AVERAGE_PERSON, dayOf([leg(60, rain)], 2, 3), undefined, undefined).partlyWet).toBe(false);
+  });
+});
+
+test('at the end legs and torso change together where neither helps alone: warm legs under a bare torso, or the other way about', () => {
+  const closet = garmentsOf(
+    'synthetic-tee',
+    'active-jacket',
+    'briefs',
+    'merino-longs',
+    'wind-trousers',
+    'wool-socks',
+    'winter-boots',
+    'thin-cap',
+    'wind-gloves',
+  );
+  const timeline = dayOf([aLeg({ sport: 'hike', minutes: 50, effort: { by: 'metabolic', value: 520 } })], -6, 4);
+  const on = new Course(AVERAGE_PERSON, timeline, undefined, undefined);
+  const finishing: Finishing = {
+    request: { person: AVERAGE_PERSON, closet, timeline, sport: 'hike' },
+    weights: on.weights,
+    order: new Map(),
+    stepS: 60,
+    mostCues: 12,
+    beat: () => true,
+  };
+  const cost = (plan: Plan) => scorePlan(AVERAGE_PERSON, closet, timeline, plan).total;
+  const rest = ['briefs', 'wool-socks', 'winter-boots', 'thin-cap', 'wind-gloves', 'wind-trousers'];
+  for (const begun of [
+    { worn: ['synthetic-tee', 'merino-longs', ...rest], carried: [], openings: {}, cues: [] },
+    { worn: ['synthetic-tee', 'active-jacket', ...rest], carried: [], openings: {}, cues: [] },
+  ]) {
+    const polished = polish(begun, candidates(closet, 'hike', timeline), finishing);
+    const all = [[], ['merino-longs'], ['active-jacket'], ['merino-longs', 'active-jacket']].map((more) =>
+      cost({ ...begun, worn: ['synthetic-tee', ...rest, ...more] }),
+    );
+    expect(cost(polished)).toBeLessThanOrEqual(Math.min(...all) + 0.03);
+  }
 });

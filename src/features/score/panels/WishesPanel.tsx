@@ -4,7 +4,7 @@ import { useStore } from 'zustand';
 import type { Weights } from '@/core/judge/cost';
 import { cueText } from '@/core/kit/cueWords';
 import type { Plan } from '@/core/kit/plan';
-import type { CurvePoint } from '@/core/search/planner';
+import type { CurvePoint } from '@/core/search/planRequest';
 import { WISH_RANGE } from '@/core/search/wishes';
 import { clock } from '@/formats/dates';
 import { fromTemperature, temperatureUnit, toTemperature, type Units } from '@/formats/measures';

@@ -1,6 +1,6 @@
 import { createStore } from 'zustand';
 import type { Plan } from '@/core/kit/plan';
-import type { CurvePoint, Planned } from '@/core/search/planner';
+import type { CurvePoint, Planned } from '@/core/search/planRequest';
 import type { Compared } from '@/core/search/partings';
 import type { Problem } from '@/formats/problem';
 import { planInWorker, schoolsInWorker, type Asked, type Setting } from '@/workers/client';

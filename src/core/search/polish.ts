@@ -1,0 +1,241 @@
+import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
+import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
+import type { Weights } from '@/core/judge/cost';
+import { alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
+import { followable, staysDressed } from '@/core/kit/followable';
+import type { Plan } from '@/core/kit/plan';
+import { tidy } from '@/core/kit/replay';
+import { phases } from '@/core/outing/moments';
+import { Hopeless, propose } from '@/core/questions/propose';
+import { runPlan } from '@/core/questions/question';
+import { Trials } from '@/core/questions/trials';
+import type { Candidates } from './candidates';
+import { alike } from './changes';
+import { orderPrice } from './order';
+import type { PlanRequest } from './planRequest';
+
+/** What the last stages of a search share: what was asked, how it is weighed, and the longest step of a trial, s. */
+export interface Finishing {
+  request: PlanRequest;
+  weights: Weights;
+  /** what each piece weighs by its place in a fixed order, points by id */
+  order: ReadonlyMap<string, number>;
+  stepS: number;
+  /** the most cues that may be proposed */
+  mostCues: number;
+  /** asked between trials; false ends with the best so far */
+  beat: () => boolean;
+}
+
+/** The question that a finished plan answers, without the plan. */
+export function askedOf({ request, weights }: Finishing) {
+  const { person, timeline, damp, waiting, closet, sport } = request;
+  return { person, closet, timeline, sport, damp, weights, waiting };
+}
+
+/** A swap of one piece must gain this to be made at the end, points. */
+const LEAST_SWAP = 0.01;
+/** The last betterment by single changes: step of its runs, s, rounds, and runs at most. */
+export const POLISH_STEP_S = 60;
+const POLISH_ROUNDS = 12;
+const POLISH_RUNS = { swaps: 500, proposals: 1000, across: 300 } as const;
+/** Changes of the legs that are tried with changes of the torso, the best by themselves of each, and pairs that are then run in full. */
+const ACROSS = { each: 7, inFull: 3 } as const;
+/** Insulation that comes or goes with a change and makes it a warmer or a lighter one, m²K/W. */
+const LEAST_WARMER = 0.005;
+/** What a proposal must gain to be taken by the search itself, points. */
+const LEAST_PROPOSED = 0.03;
+
+/**
+ * Betters the chosen plan by single changes until none helps: pieces swapped for any of their like, small things left at home or
+ * put on, and all that is proposed to a person beside a finished plan.
+ */
+export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan {
+  const { closet } = f.request;
+  const asked = askedOf(f);
+  const order = (plan: Plan) => orderPrice(alongOf(closet, plan), f.order);
+  const cost = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S }).total + order(plan);
+  let plan = chosen;
+  let least = cost(plan);
+  const trials = new Trials(asked, f.stepS);
+  const runs = { swaps: 0, proposals: 0, across: 0 };
+  const within = (what: keyof typeof runs) => () => f.beat() && runs[what]++ < POLISH_RUNS[what];
+  const goOn = within('swaps');
+  const covered = staysDressed(new Map(closet.map((g) => [g.id, g])));
+  const hopeless = new Hopeless();
+  const across = within('across');
+  /** Warmer legs with a lighter torso, or the other way about: neither helps alone. Takes the best such pair, where one helps. */
+  const takesPair = (): boolean => {
+    trials.hold(plan);
+    const saves = (next: Plan) =>
+      (covered(plan) && !covered(next)) || !across() ? -Infinity : (trials.saves(next) ?? -Infinity) - order(next);
+    const best = (list: readonly Change[], warmer: 1 | -1) =>
+      list
+        .filter((c) => c.warmer * warmer > LEAST_WARMER)
+        .map((c) => ({ ...c, saves: saves(c.edit(plan)) }))
+        .sort((a, b) => (a.saves === b.saves ? 0 : b.saves - a.saves))
+        .slice(0, ACROSS.each);
+    const single = [...singleChanges(plan, f.request)];
+    const torso = [...single.filter((c) => c.of === 'torso'), ...withoutChanging(plan, closet)];
+    const legs = single.filter((c) => c.of === 'legs');
+    const both = ([1, -1] as const)
+      .flatMap((way) => {
+        const warmer = best(legs, way);
+        if (warmer.length === 0) return [];
+        return best(torso, way === 1 ? -1 : 1).flatMap((t) => warmer.map((l) => t.edit(l.edit(plan))));
+      })
+      .map((next) => ({ next, saves: saves(next) + order(plan) }))
+      .filter((p) => p.saves > LEAST_SWAP - trials.doubt)
+      .sort((a, b) => b.saves - a.saves);
+    for (const { next } of both.slice(0, ACROSS.inFull)) {
+      const then = cost(next);
+      if (then >= least - LEAST_SWAP) continue;
+      least = then;
+      plan = next;
+      return true;
+    }
+    return false;
+  };
+  for (let round = 0; round < POLISH_ROUNDS; round++) {
+    const before = least;
+    trials.hold(plan);
+    for (const { name, edit } of round === 0
+      ? [...pairs(plan, candidates), ...singleChanges(plan, f.request), ...cuesMoved(plan, f.request)]
+      : [...singleChanges(plan, f.request), ...cuesMoved(plan, f.request)]) {
+      const next = edit(plan);
+      if (hopeless.has(name) || (covered(plan) && !covered(next))) continue;
+      if (!goOn()) break;
+      const about = trials.saves(next);
+      hopeless.note(name, about);
+      if (about !== null && about + order(plan) - order(next) <= LEAST_SWAP - trials.doubt) continue;
+      const then = cost(next);
+      if (then < least - LEAST_SWAP) {
+        least = then;
+        plan = next;
+        trials.hold(plan);
+      }
+    }
+    const proposal = propose(
+      { ...asked, plan },
+      { goOn: within('proposals'), stepS: POLISH_STEP_S, least: LEAST_PROPOSED, hopeless },
+    );
+    if (proposal && proposal.plan.cues.length <= f.mostCues) {
+      plan = proposal.plan;
+      least = cost(plan);
+    }
+    if (before - least >= LEAST_SWAP) continue;
+    if (!hopeless.passedOver && !takesPair()) break;
+    hopeless.again();
+  }
+  return plan;
+}
+
+/** Middle layer and shell changed together: layers that only pay, or only are needless, as a pair. */
+function* pairs(plan: Plan, { mids, shells }: Pick<Candidates, 'mids' | 'shells'>): Generator<Change> {
+  const mid = mids.find((g) => isAlong(plan, g.id));
+  const shell = shells.find((g) => isAlong(plan, g.id));
+  if (!mid || !shell) return;
+  const swap = (p: Plan, g: Garment, to: Garment) => (g === to ? p : swapGarment(p, g.id, to));
+  const pair = (name: string, edit: Change['edit']): Change => ({ name, of: 'torso', warmer: 0, edit });
+  for (const m of [mid, ...mids.filter((g) => g !== mid)]) {
+    yield pair(`${m.id} alone`, (p) => leaveGarment(swap(p, mid, m), shell.id));
+    if (m === mid) continue;
+    for (const s of shells) if (s !== shell) yield pair(`${m.id} and ${s.id}`, (p) => swap(swap(p, mid, m), shell, s));
+  }
+  for (const s of shells) yield pair(`${s.id} alone`, (p) => leaveGarment(swap(p, shell, s), mid.id));
+}
+
+/** One piece swapped for another of its like, or left at home, long underwear put on, or one cue without its pace or its shelter. */
+function* singleChanges(plan: Plan, { closet, sport, barriers = false }: PlanRequest): Generator<Change> {
+  const along = alongOf(closet, plan);
+  const suits = (o: Garment) => !isAlong(plan, o.id) && suitsSport(o, sport) && (barriers || !isBarrierLiner(o));
+  for (const g of along) {
+    for (const other of closet.filter((o) => alike(o, g) && suits(o)))
+      yield {
+        name: `${g.id} to ${other.id}`,
+        of: g.group,
+        warmer: fabricResistance(other) - fabricResistance(g),
+        edit: (p) => swapGarment(p, g.id, other),
+      };
+    if (isSpare(g, along))
+      yield { name: `no ${g.id}`, of: g.group, warmer: -fabricResistance(g), edit: (p) => leaveGarment(p, g.id) };
+  }
+  if (!along.some(isLegBase))
+    for (const o of closet)
+      if (isLegBase(o) && suits(o))
+        yield {
+          name: `${o.id} too`,
+          of: 'legs',
+          warmer: fabricResistance(o),
+          edit: (p) => takeGarment(p, o.id, 'worn'),
+        };
+  for (const { atS, pace, shelter } of plan.cues)
+    if (pace || shelter)
+      yield {
+        name: `${atS} as planned`,
+        of: 'going',
+        warmer: 0,
+        edit: (p) => tidy({ ...p, cues: p.cues.map((c) => (c.atS === atS ? { atS, actions: c.actions } : c)) }),
+      };
+}
+/** A cue done at the natural moment before or after its own, where none is done yet and people can still carry it out. */
+function* cuesMoved(plan: Plan, { closet, timeline, person }: PlanRequest): Generator<Change> {
+  const moments = phases(timeline).map((p) => p.startS);
+  const can = followable(timeline, person, new Map(closet.map((g) => [g.id, g])));
+  const taken = (atS: number) => plan.cues.some((c) => Math.abs(c.atS - atS) < 1);
+  for (const cue of plan.cues) {
+    const before = moments.filter((m) => m < cue.atS - 1).pop();
+    const after = moments.find((m) => m > cue.atS + 1);
+    for (const atS of [before, after])
+      if (atS !== undefined && atS > 0 && !taken(atS) && can({ ...cue, atS }))
+        yield {
+          name: `${cue.atS} at ${atS}`,
+          of: 'going',
+          warmer: 0,
+          edit: (p) => tidy({ ...p, cues: p.cues.map((c) => (c.atS === cue.atS ? { ...c, atS } : c)) }),
+        };
+  }
+}
+
+const isLegBase = (g: Garment): boolean => g.group === 'legs' && g.role === 'base';
+
+/** Layers of the torso kept as they are where a cue takes them off or puts them on. */
+function* withoutChanging(plan: Plan, closet: readonly Garment[]): Generator<Change> {
+  const torso = new Map(closet.flatMap((g) => (g.group === 'torso' ? [[g.id, fabricResistance(g)] as const] : [])));
+  for (const cue of plan.cues)
+    for (const a of cue.actions)
+      if (a.do !== 'set' && torso.has(a.garment))
+        yield {
+          name: `${cue.atS} not ${a.do} ${a.garment}`,
+          of: 'torso',
+          warmer: torso.get(a.garment)! * (a.do === 'takeOff' ? 1 : -1),
+          edit: (p) =>
+            tidy({
+              ...p,
+              cues: p.cues.map((c) =>
+                c.atS === cue.atS
+                  ? { ...c, actions: c.actions.filter((b) => b.do !== a.do || b.garment !== a.garment) }
+                  : c,
+              ),
+            }),
+        };
+}
+
+/** Whether somebody may go without it at all: nobody goes without shoes, a helmet, a base, or the one layer over the legs or feet. */
+function isSpare(g: Garment, along: readonly Garment[]): boolean {
+  if (g.role === 'footwear' || g.role === 'short' || (g.group === 'head' && g.role === 'over')) return false;
+  if (g.group === 'torso') return g.role !== 'base';
+  if (g.group !== 'legs' && g.group !== 'feet') return true;
+  if (!COVERS.has(g.role)) return true;
+  return along.some((o) => o !== g && o.group === g.group && COVERS.has(o.role));
+}
+const COVERS: ReadonlySet<Garment['role']> = new Set(['base', 'mid', 'shell']);
+
+/** One change of a plan, its name, and what of the body it dresses. */
+interface Change {
+  name: string;
+  of: Group | 'going';
+  /** insulation that comes with it, m²K/W; negative: goes */
+  warmer: number;
+  edit: (plan: Plan) => Plan;
+}

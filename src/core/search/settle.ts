@@ -1,0 +1,60 @@
+import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
+import type { Garment } from '@/core/clothing/garment';
+import { alarmsIn } from '@/core/judge/findings';
+import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
+import { staysDressed } from '@/core/kit/followable';
+import type { Plan } from '@/core/kit/plan';
+import { runPlan } from '@/core/questions/question';
+import { Trials } from '@/core/questions/trials';
+import { byPlace } from './candidates';
+import { askedOf, POLISH_STEP_S, type Finishing } from './polish';
+
+/** Plans this near to each other in cost are the same to anybody: points, and a share of the whole; what may be left out of them. */
+const SAME_POINTS = 0.03;
+const SAME_SHARE = 0.015;
+const NEEDLESS: ReadonlySet<Garment['group']> = new Set(['eyes', 'face', 'head', 'hands']);
+
+/**
+ * Among plans that nobody could tell apart, the one nearest to one order: fewer pieces, and of each kind the first in the order of a
+ * closet from the skin out and from thin to thick. So a little colder air asks for the same pieces, and not for whichever happened to
+ * come out a hair cheaper.
+ */
+export function settle(polished: Plan, f: Finishing): Plan {
+  const { closet, sport, barriers = false } = f.request;
+  const asked = askedOf(f);
+  const run = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S });
+  const before = run(polished);
+  const may = Math.max(SAME_POINTS, SAME_SHARE * before.total);
+  const most = before.total + may;
+  const trials = new Trials(asked, f.stepS);
+  trials.hold(polished);
+  const unsafe = alarmsIn(before.findings).length;
+  let plan = polished;
+  const covered = staysDressed(new Map(closet.map((g) => [g.id, g])));
+  const takes = (next: Plan): boolean => {
+    if ((covered(plan) && !covered(next)) || !trials.maySave(next, -may)) return false;
+    const then = run(next);
+    const same = then.total <= most && alarmsIn(then.findings).length <= unsafe;
+    if (same) plan = next;
+    return same;
+  };
+  const order = [...closet].sort(byPlace);
+  for (const g of alongOf(order, plan).reverse()) {
+    if (!f.beat()) break;
+    if (NEEDLESS.has(g.group) && !(g.group === 'head' && g.role === 'over') && takes(leaveGarment(plan, g.id)))
+      continue;
+    const like = order.filter(
+      (o) =>
+        o.group === g.group &&
+        (o.role === g.role ||
+          (NEEDLESS.has(g.group) && o.role !== 'over' && g.role !== 'over' && o.role !== 'heater')) &&
+        (g.group !== 'hands' || (g.role === 'liner') === (o.role === 'liner')) &&
+        !isAlong(plan, o.id) &&
+        suitsSport(o, sport) &&
+        (barriers || !isBarrierLiner(o)) &&
+        byPlace(o, g) < 0,
+    );
+    for (const other of like) if (takes(swapGarment(plan, g.id, other))) break;
+  }
+  return plan;
+}
