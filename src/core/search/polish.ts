@@ -1,9 +1,10 @@
 import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
 import type { Weights } from '@/core/judge/cost';
+import { onTheMove } from '@/core/kit/changing';
 import { alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
 import { followable, staysDressed } from '@/core/kit/followable';
-import type { Plan } from '@/core/kit/plan';
+import type { Cue, Plan } from '@/core/kit/plan';
 import { tidy } from '@/core/kit/replay';
 import { phases } from '@/core/outing/moments';
 import { Hopeless, propose } from '@/core/questions/propose';
@@ -180,20 +181,25 @@ function* singleChanges(plan: Plan, { closet, sport, barriers = false }: PlanReq
 }
 /** A cue done at the natural moment before or after its own, where none is done yet and people can still carry it out. */
 function* cuesMoved(plan: Plan, { closet, timeline, person }: PlanRequest): Generator<Change> {
-  const moments = phases(timeline).map((p) => p.startS);
-  const can = followable(timeline, person, new Map(closet.map((g) => [g.id, g])));
+  const moments = phases(timeline);
+  const byId = new Map(closet.map((g) => [g.id, g]));
+  const can = followable(timeline, person, byId);
+  const halts = (cue: Cue) => cue.actions.some((a) => a.do !== 'set' && !onTheMove(byId.get(a.garment)!));
   const taken = (atS: number) => plan.cues.some((c) => Math.abs(c.atS - atS) < 1);
   for (const cue of plan.cues) {
-    const before = moments.filter((m) => m < cue.atS - 1).pop();
-    const after = moments.find((m) => m > cue.atS + 1);
-    for (const atS of [before, after])
-      if (atS !== undefined && atS > 0 && !taken(atS) && can({ ...cue, atS }))
+    const before = moments.filter((m) => m.startS < cue.atS - 1).pop();
+    const after = moments.find((m) => m.startS > cue.atS + 1);
+    for (const moment of [before, after]) {
+      if (!moment || moment.startS === 0 || (moment.onTheMove && halts(cue))) continue;
+      const atS = moment.startS;
+      if (!taken(atS) && can({ ...cue, atS }))
         yield {
           name: `${cue.atS} at ${atS}`,
           of: 'going',
           warmer: 0,
           edit: (p) => tidy({ ...p, cues: p.cues.map((c) => (c.atS === cue.atS ? { ...c, atS } : c)) }),
         };
+    }
   }
 }
 
