@@ -317,6 +317,8 @@ test('a leg says what wets it, where the sun is and how the pack is worn, and al
 test('how you want it is kept, the curve gives a plan for each number of cues, and schools are laid side by side', async ({
   page,
 }) => {
+  // Four whole searches, on a machine that may be busy with other tests.
+  test.setTimeout(300_000);
   await newOuting(page, {
     name: 'As I like it',
     sport: 'Run',
