@@ -24,7 +24,7 @@ import { runInFull } from '@/core/questions/question';
 
 /**
  * Integrator steps while the kit is chosen and cues are placed, s; longer on long outings, which have more of them. Up to 120 s the cost of
- * a path is within a twentieth of that at 15 s; at 150 s and more it was found up to seven times as much.
+ * a path is within an eighth of that at 15 s; at 150 s and more it was found up to seven times as much.
  */
 export const COARSE_S = [60, 120] as const;
 const STEPS_AN_OUTING = 120;

@@ -13,6 +13,9 @@ test('what is along covers what is asked for, each thing its own part', () => {
   expect(takesOff(['wind-gloves', 'warm-mitts'], ['fleece-mitts'])).toBe(0);
   expect(takesOff([], ['wind-shell'])).toBeCloseTo(0.35 / 2, 9);
   expect(takesOff(['thin-cap'], ['wind-shell'])).toBe(0);
+  // A band over the ears is about half a hat; with a hat it is nothing more.
+  expect(takesOff([], ['head-band'])).toBeCloseTo((0.35 * 0.45) / 0.85, 9);
+  expect(takesOff(['thin-cap'], ['head-band'])).toBe(0);
 });
 
 test('a helmet alone is no hat, and a shell no warmth for somebody who stands', () => {

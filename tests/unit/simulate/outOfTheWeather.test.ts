@@ -64,6 +64,10 @@ test('sun dazzles bare eyes, from an open field on and in full at noon in snow; 
   expect(eyes(125)).toBeGreaterThan(0);
   expect(eyes(345)).toBeLessThan(1);
   for (const id of ['sun-glasses', 'goggles']) expect(eyes(400, [id])).toBeLessThan(0.2);
+  // Drops bother whoever looks through them, and nobody who wears nothing.
+  const rain = { precipitation: 'rain', precipitationMmH: 3, airC: 6, relativeWind: 0 } as const;
+  expect(head(['sun-glasses'], rain).eyes).toBeCloseTo(0.2, 9);
+  expect(head([], rain).eyes).toBe(0);
 });
 
 test('wind hurts eyes only in cold air, in full 15 K below where it begins', () => {
