@@ -8,7 +8,8 @@ import { join, resolve } from 'node:path';
 /** The front door and the ladder as somebody uses them: typing, dragging, keys, touch, paper. */
 const LINE = 'run 50 min steady −6 wind 15 dry, traffic stops';
 const line = (page: Page) => page.getByLabel('What you are about to do, and how it is outside');
-const exact = (page: Page) => expect(page.getByRole('button', { name: /Lay it out/ })).toBeEnabled({ timeout: 150_000 });
+const exact = (page: Page) =>
+  expect(page.getByRole('button', { name: /Lay it out/ })).toBeEnabled({ timeout: 150_000 });
 /** The ladder's rungs are there: from then on the answer is the one that stays. */
 const laddered = (page: Page) =>
   expect(page.getByText(/Rung \d+ of \d+ on your ladder/)).toBeVisible({ timeout: 180_000 });
