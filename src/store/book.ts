@@ -44,18 +44,20 @@ export async function readBook(athlete: Athlete, how: 'fresh' | 'as kept' = 'fre
     from outing o
     join athlete a on a.id = o.athlete_id
     left join lateral (
-      select id, version from plan
+      select id, version, content::text as names from plan
       where athlete_id = ${athlete.id} and outing_id = o.id and deleted_at is null order by updated_at desc limit 1
     ) p on true
     left join lateral (
-      select max(seq) as mark from tap where outing_id = o.id and told->>'kind' in
+      select max(seq) as mark, string_agg(told::text, ' ') as names from tap where outing_id = o.id and told->>'kind' in
         ('home', 'felt', 'feels', 'weighed', 'body', 'kept', 'saw', 'recorded', 'note', 'was', 'done', 'did', 'started', 'undo', 'with', 'dressed')
     ) t on true
     left join lateral (select k.felt from told k where k.outing_id = o.id limit 1) w on true
     left join lateral (select k.lesson from lesson k where k.outing_id = o.id limit 1) l on true
     left join lateral (select k.mark, k.day from book_day k where k.outing_id = o.id limit 1) b on true
-    cross join (
-      select md5(string_agg(id::text || version, ' ' order by id)) as mark from garment where athlete_id = ${athlete.id}
+    cross join lateral (
+      -- Only pieces that the plan or a tap names: a jacket waxed today changes no day that it was not out on.
+      select md5(string_agg(g.id::text || g.version, ' ' order by g.id)) as mark from garment g
+      where g.athlete_id = ${athlete.id} and (position(g.id::text in p.names) > 0 or position(g.id::text in t.names) > 0)
     ) c
     where o.athlete_id = ${athlete.id} and o.deleted_at is null and (w.felt is not null or exists (
       select 1 from tap k where k.outing_id = o.id and k.told->>'kind' in ('home', 'felt', 'weighed', 'body', 'kept')))
@@ -77,7 +79,19 @@ export async function readBook(athlete: Athlete, how: 'fresh' | 'as kept' = 'fre
   return out;
 }
 
-async function workedOut(athlete: Athlete, { id, mark, word }: Row): Promise<BookDay | null> {
+/** Days being worked out now, by outing and mark: who asks for the same meanwhile waits for it instead of doing it too. */
+const underWay = new Map<string, Promise<BookDay | null>>();
+
+function workedOut(athlete: Athlete, row: Row): Promise<BookDay | null> {
+  const name = `${row.id} ${row.mark}`;
+  const known = underWay.get(name);
+  if (known) return known;
+  const day = workOut(athlete, row).finally(() => underWay.delete(name));
+  underWay.set(name, day);
+  return day;
+}
+
+async function workOut(athlete: Athlete, { id, mark, word }: Row): Promise<BookDay | null> {
   const told = await toldOuting(athlete, id);
   if (!told) return null;
   try {

@@ -33,7 +33,7 @@ import { knownCloset } from '@/store/knownCloset';
 import { packFor } from '@/store/packs';
 import { createPlan, deletePlan, listPlans } from '@/store/plans';
 import { isInside } from '@/core/afterwards/miss';
-import { readBook } from '@/store/book';
+import { readBook, type BookEntry } from '@/store/book';
 import { keepLessons, leaveOut, lessonKept, lessonsKept, listTeaching, toldOuting } from '@/store/learning';
 import { countTaps, keepTaps, tapsOf } from '@/store/taps';
 import { listTrash } from '@/store/trash';
@@ -496,16 +496,29 @@ test('a piece that outings found thinner counts as that in plans and packs; the 
 
 test('the book has every day that was told, works each out once, and names what cannot be laid out any more', async () => {
   const athlete = await currentAthlete();
-  const book = await readBook(athlete);
+  const [book, beside] = await Promise.all([readBook(athlete), readBook(athlete)]);
   expect(book).toHaveLength(35);
   expect(book.filter((e) => e.day === null)).toEqual([]);
+  // Two who ask at once share the work.
+  expect(beside.every((e, i) => e.day === book[i].day)).toBe(true);
   expect(book.filter((e) => e.kept)).toHaveLength(33);
   expect(book.filter((e) => e.miss && !isInside(e.miss)).length).toBeLessThan(12);
   const [one] = book;
   await sql()`delete from forecast_hour where outing_id = ${one.id}`;
   await sql()`update outing set version = version + 1 where id = ${one.id}`;
+  // A piece that was changed makes only those days new that name it.
+  const marks = async () =>
+    new Map((await sql()`select outing_id as id, mark from book_day`).map((r) => [r.id, r.mark]));
+  const names = (e: BookEntry, id: string) => [...e.day!.worn, ...e.day!.carried].includes(id);
+  const [piece] = book.at(-1)!.day!.worn.filter((id) => book.some((e) => !names(e, id) && e !== one));
+  const without = book.find((e) => !names(e, piece) && e !== one)!;
+  const old = await marks();
+  await sql()`update garment set version = version + 1 where id = ${piece}`;
   const again = await readBook(athlete);
   expect(again.find((e) => e.id === one.id)).toMatchObject({ name: one.name, day: null });
+  const now = await marks();
+  expect(now.get(without.id)).toBe(old.get(without.id));
+  expect(now.get(book.at(-1)!.id)).not.toBe(old.get(book.at(-1)!.id));
   await callChance(athlete.id, 'fast', { chance: true });
   await callChance(athlete.id, 'fast', { chance: true });
   expect((await currentAthlete()).calledChance).toEqual(['fast']);
