@@ -98,12 +98,128 @@ const DRESSED = ZONES.map(clothedAs);
 const fromSkinOut = (a: Garment, b: Garment): number =>
   a.order - b.order || a.thicknessMm - b.thicknessMm || byText(a.id, b.id);
 
+/** What the arrays hold by zone, by opening and zone, and once a garment. */
+const BY_ZONE = [
+  'cover',
+  'resistance',
+  'thickness',
+  'vapour',
+  'permeability',
+  'gap',
+  'heat',
+  'sorb',
+  'perSorb',
+  'liquid',
+  'bridges',
+  'heatShare',
+] as const;
+const BY_OPENING = ['ventArea', 'uncover'] as const;
+const ONCE = [
+  'collapse',
+  'cling',
+  'wicking',
+  'contact',
+  'waterResistance',
+  'inner',
+  'order',
+  'tightness',
+  'room',
+  'mesh',
+  'mitten',
+  'layerKg',
+  'standby',
+  'torso',
+  'coat',
+  'mouth',
+  'openingCount',
+] as const;
+
+/** One garment's share of the arrays. */
+interface Columns {
+  byZone: Record<(typeof BY_ZONE)[number], Float64Array>;
+  byOpening: Record<(typeof BY_OPENING)[number], Float64Array>;
+  once: Record<(typeof ONCE)[number], number>;
+  zones: Uint8Array;
+}
+
+/** A search dresses the same garments in hundreds of kits: what one comes to is worked out, and checked, once. */
+const known = new WeakMap<Garment, Columns>();
+
+function columnsOf(g: Garment): Columns {
+  let columns = known.get(g);
+  if (!columns) known.set(g, (columns = newColumns(checkGarment(g))));
+  return columns;
+}
+
+function newColumns(g: Garment): Columns {
+  const blank = <K extends string>(names: readonly K[], length: number) =>
+    Object.fromEntries(names.map((n) => [n, new Float64Array(length)])) as Record<K, Float64Array>;
+  const w = blank(BY_ZONE, ZONE_COUNT);
+  const open = blank(BY_OPENING, MAX_OPENINGS * ZONE_COUNT);
+  const fibre = FIBRES[g.fibre];
+  for (let z = 0; z < ZONE_COUNT; z++) {
+    const panel = g.panels[DRESSED[z]];
+    if (!panel) continue;
+    const thickness = (panel.thicknessMm ?? g.thicknessMm) / 1000;
+    const weight = panel.weightGm2 ?? g.weightGm2;
+    w.cover[z] = panel.coverage;
+    w.thickness[z] = thickness;
+    w.resistance[z] = thickness / fibre.conductivity;
+    w.bridges[z] = wetConductance(g.fibre, thickness);
+    w.vapour[z] = (panel.ret ?? g.ret) * LATENT_VAPOUR;
+    // Open holes let air past the cloth: permeability rises steeply with mesh.
+    w.permeability[z] = Math.max(panel.airPermeability ?? g.airPermeability, 6000 * g.openMesh);
+    w.gap[z] = g.gapMm / 1000;
+    w.heat[z] = Math.max(HEAT_FLOOR, weight * fibre.heat);
+    w.sorb[z] = sorbs(g, weight);
+    w.perSorb[z] = 1 / w.sorb[z];
+    w.liquid[z] = holdsLiquid(g, weight);
+  }
+  if (g.heatW) {
+    const covered = ZONE_TABLE.map((row, z) => (g.panels[DRESSED[z]]?.coverage ?? 0) * row.areaM2);
+    const all = covered.reduce((a, b) => a + b, 0);
+    for (let z = 0; z < ZONE_COUNT; z++) w.heatShare[z] = all > 0 ? covered[z] / all : 0;
+  }
+  g.openings.forEach((o, n) => {
+    const area = o.zones.reduce((s, z) => s + areaOf(z), 0);
+    for (let z = 0; z < ZONE_COUNT; z++) {
+      const k = n * ZONE_COUNT + z;
+      if (o.zones.includes(DRESSED[z]) && area > 0) open.ventArea[k] = o.ventCm2 / 1e4 / area;
+      open.uncover[k] = o.uncovers?.[DRESSED[z]] ?? 0;
+    }
+  });
+  return {
+    byZone: w,
+    byOpening: open,
+    once: {
+      collapse: fibre.collapse,
+      cling: fibre.cling,
+      wicking: g.wicking,
+      contact: Math.max(0.05, (1 - g.openMesh * 1.2) * Math.min(1, 1.2 / (0.6 + g.gapMm))),
+      waterResistance: g.waterResistance,
+      inner: g.filled ? 0.75 : 0.5,
+      order: g.order,
+      tightness: g.tightness,
+      room: g.role === 'footwear' ? SHOE_ROOM : Infinity,
+      mesh: g.openMesh,
+      mitten: g.handForm === 'mitten' ? 1 : 0,
+      layerKg: isLayer(g) ? g.massG / 1000 : 0,
+      standby: isStandby(g) ? 1 : 0,
+      torso: g.group === 'torso' ? 1 : 0,
+      coat: isCoat(g) ? 1 : 0,
+      mouth: g.mouthCover,
+      openingCount: g.openings.length,
+    },
+    zones: Uint8Array.from(DRESSED.flatMap((z, i) => (g.panels[z] ? [i] : []))),
+  };
+}
+
 /** @throws OutOfRange on a garment outside its range, a duplicate id or more than 200 garments */
 export function garmentArrays(garments: Garment[]): GarmentArrays {
   const count = garments.length;
   if (count > 200) throw new OutOfRange('garments', count, 'at most 200');
-  const size = count * ZONE_COUNT;
-  const f = () => new Float64Array(size);
+  const columns = garments.map(columnsOf);
+  const f = () => new Float64Array(count * ZONE_COUNT);
   const each = () => new Float64Array(count);
   const w: GarmentArrays = {
     garments,
@@ -142,62 +258,15 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
     indexOf: new Map(),
     inOrder: new Int16Array(count),
     inZone: [],
-    zonesOf: garments.map((g) => Uint8Array.from(DRESSED.flatMap((z, i) => (g.panels[z] ? [i] : [])))),
+    zonesOf: columns.map((c) => c.zones),
   };
-  garments.forEach((g, i) => {
-    checkGarment(g);
-    if (w.indexOf.has(g.id)) throw new OutOfRange('garment id', g.id, 'each id once');
-    w.indexOf.set(g.id, i);
-    const fibre = FIBRES[g.fibre];
-    for (let z = 0; z < ZONE_COUNT; z++) {
-      const panel = g.panels[DRESSED[z]];
-      if (!panel) continue;
-      const k = i * ZONE_COUNT + z;
-      const thickness = (panel.thicknessMm ?? g.thicknessMm) / 1000;
-      const weight = panel.weightGm2 ?? g.weightGm2;
-      w.cover[k] = panel.coverage;
-      w.thickness[k] = thickness;
-      w.resistance[k] = thickness / fibre.conductivity;
-      w.bridges[k] = wetConductance(g.fibre, thickness);
-      w.vapour[k] = (panel.ret ?? g.ret) * LATENT_VAPOUR;
-      // Open holes let air past the cloth: permeability rises steeply with mesh.
-      w.permeability[k] = Math.max(panel.airPermeability ?? g.airPermeability, 6000 * g.openMesh);
-      w.gap[k] = g.gapMm / 1000;
-      w.heat[k] = Math.max(HEAT_FLOOR, weight * fibre.heat);
-      w.sorb[k] = sorbs(g, weight);
-      w.perSorb[k] = 1 / w.sorb[k];
-      w.liquid[k] = holdsLiquid(g, weight);
-    }
-    if (g.heatW) {
-      const covered = ZONE_TABLE.map((row, z) => (g.panels[DRESSED[z]]?.coverage ?? 0) * row.areaM2);
-      const all = covered.reduce((a, b) => a + b, 0);
-      for (let z = 0; z < ZONE_COUNT; z++) w.heatShare[i * ZONE_COUNT + z] = all > 0 ? covered[z] / all : 0;
-    }
-    w.collapse[i] = fibre.collapse;
-    w.cling[i] = fibre.cling;
-    w.wicking[i] = g.wicking;
-    w.contact[i] = Math.max(0.05, (1 - g.openMesh * 1.2) * Math.min(1, 1.2 / (0.6 + g.gapMm)));
-    w.waterResistance[i] = g.waterResistance;
-    w.inner[i] = g.filled ? 0.75 : 0.5;
-    w.order[i] = g.order;
-    w.tightness[i] = g.tightness;
-    w.room[i] = g.role === 'footwear' ? SHOE_ROOM : Infinity;
-    w.mesh[i] = g.openMesh;
-    w.mitten[i] = g.handForm === 'mitten' ? 1 : 0;
-    w.layerKg[i] = isLayer(g) ? g.massG / 1000 : 0;
-    w.standby[i] = isStandby(g) ? 1 : 0;
-    w.torso[i] = g.group === 'torso' ? 1 : 0;
-    w.coat[i] = isCoat(g) ? 1 : 0;
-    w.mouth[i] = g.mouthCover;
-    w.openingCount[i] = g.openings.length;
-    g.openings.forEach((o, n) => {
-      const area = o.zones.reduce((s, z) => s + areaOf(z), 0);
-      for (let z = 0; z < ZONE_COUNT; z++) {
-        const k = (i * MAX_OPENINGS + n) * ZONE_COUNT + z;
-        if (o.zones.includes(DRESSED[z]) && area > 0) w.ventArea[k] = o.ventCm2 / 1e4 / area;
-        w.uncover[k] = o.uncovers?.[DRESSED[z]] ?? 0;
-      }
-    });
+  columns.forEach(({ byZone, byOpening, once }, i) => {
+    const { id } = garments[i];
+    if (w.indexOf.has(id)) throw new OutOfRange('garment id', id, 'each id once');
+    w.indexOf.set(id, i);
+    for (const name of BY_ZONE) w[name].set(byZone[name], i * ZONE_COUNT);
+    for (const name of BY_OPENING) w[name].set(byOpening[name], i * MAX_OPENINGS * ZONE_COUNT);
+    for (const name of ONCE) w[name][i] = once[name];
   });
   // Layers of one place lie thin beneath thick, whatever the order in which they are listed.
   const sorted = garments.map((_, i) => i).sort((a, b) => fromSkinOut(garments[a], garments[b]));

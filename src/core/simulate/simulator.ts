@@ -59,6 +59,24 @@ const HABIT_S = 600;
 const SLOWS_C = 36;
 
 const FACE = zoneIndex('face');
+interface Body {
+  body: BodyParameters;
+  neutral: NeutralState;
+  ready: ReturnType<typeof readyState>;
+}
+/** A search dresses one person hundreds of times: what is theirs is worked out, and checked, once. */
+const bodies = new WeakMap<Person, Body>();
+
+function bodyOf(person: Person): Body {
+  let known = bodies.get(person);
+  if (!known) {
+    const body = bodyParameters(checkPerson(person));
+    known = { body, neutral: neutralState(body), ready: readyState(body, MUSCLE_BY_ZONE.sit) };
+    bodies.set(person, known);
+  }
+  return known;
+}
+
 /** Whether this process has shown its engine every branch of a step. */
 let rehearsed = false;
 
@@ -138,9 +156,10 @@ export class Simulator {
       rehearsed = true;
       rehearse((kit) => new Simulator(SOMEBODY, kit));
     }
-    this.body = bodyParameters(checkPerson(person));
-    this.neutral = neutralState(this.body);
-    this.ready = readyState(this.body, MUSCLE_BY_ZONE.sit);
+    const { body, neutral, ready } = bodyOf(person);
+    this.body = body;
+    this.neutral = neutral;
+    this.ready = ready;
     this.arrays = garmentArrays(garments);
     this.state = newState(garments.length, garments.length * MAX_OPENINGS);
     this.worn = new Uint8Array(garments.length);
