@@ -35,10 +35,11 @@ const FINE_STEPS_AN_OUTING = 240;
 const KNEE = { share: 0.04, points: 0.1 } as const;
 const TRIED_MEMBERS = 12;
 /** Integrator steps by which a stage is over: kit, cues and later rounds of the first descent, other starts, and the rest. */
-const BUDGET = { kit: 75_000, cues: 98_000, again: 118_000, others: 205_000, fine: 222_000, curve: 250_000 } as const;
-/** Outings over so many hours may take more, in the same measure, up to so much: they have more phases and longer runs. */
+const BUDGET = { kit: 40_000, cues: 55_000, again: 65_000, others: 120_000, fine: 132_000, curve: 150_000 } as const;
+/** Outings over so many hours may take more, so much of it for each hour beyond, up to so many times: they have more phases and longer runs. */
 const LONG_H = 4;
-const LONGEST = 2.5;
+const EACH_HOUR = 0.4;
+const LONGEST = 4.2;
 interface Budget {
   kit: number;
   cues: number;
@@ -48,7 +49,7 @@ interface Budget {
  * Descents from other kits, each within so many integrator steps. One in any case, since a single descent may end in a hollow
  * and the best of several seldom does; more only when it is begun before this many.
  */
-const OTHER_STARTS = { most: 2, before: 165_000, steps: 45_000 } as const;
+const OTHER_STARTS = { most: 2, before: 95_000, steps: 28_000 } as const;
 /** A piece that is not better as the others are worn now, but nearly, is tried again with its own best wearing, points. */
 const NEARLY = 0.35;
 /** One that has fallen this far behind on the way is given up, points. */
@@ -126,7 +127,7 @@ class Search {
     this.candidates = candidates(request.closet, request.sport, timeline, request);
     const even = Math.round(timeline.endS / STEPS_AN_OUTING / 30) * 30;
     this.coarseS = Math.max(COARSE_S[0], Math.min(COARSE_S[1], even));
-    this.longer = clamp(timeline.endS / 3600 / LONG_H, 1, LONGEST);
+    this.longer = clamp(1 + EACH_HOUR * (timeline.endS / 3600 - LONG_H), 1, LONGEST);
   }
 
   run(): Planned {

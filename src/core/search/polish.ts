@@ -64,6 +64,10 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
   const goOn = within('swaps');
   const covered = staysDressed(new Map(closet.map((g) => [g.id, g])));
   const hopeless = new Hopeless();
+  // There are a few hundred of them: those that were hopeless are not tried once more, as single changes are.
+  const hopelessProposals = new Hopeless();
+  /** the plan that no proposal helped */
+  let unhelped: Plan | null = null;
   const across = within('across');
   /** Warmer legs with a lighter torso, or the other way about: neither helps alone. Takes the best such pair, where one helps. */
   const takesPair = (): boolean => {
@@ -116,13 +120,21 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
         trials.hold(plan);
       }
     }
-    const proposal = propose(
-      { ...asked, plan },
-      { goOn: within('proposals'), stepS: POLISH_STEP_S, least: LEAST_PROPOSED, hopeless },
-    );
-    if (proposal && proposal.plan.cues.length <= f.mostCues) {
-      plan = proposal.plan;
-      least = cost(plan);
+    if (plan !== unhelped) {
+      const proposal = propose(
+        { ...asked, plan },
+        {
+          goOn: within('proposals'),
+          stepS: POLISH_STEP_S,
+          trialS: f.stepS,
+          least: LEAST_PROPOSED,
+          hopeless: hopelessProposals,
+        },
+      );
+      if (proposal && proposal.plan.cues.length <= f.mostCues) {
+        plan = proposal.plan;
+        least = cost(plan);
+      } else unhelped = plan;
     }
     if (before - least >= LEAST_SWAP) continue;
     if (!hopeless.passedOver && !takesPair()) break;
