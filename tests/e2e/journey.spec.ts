@@ -326,24 +326,21 @@ test('how you want it is kept, the curve gives a plan for each number of cues, a
   });
   const cues = () => page.getByRole('button', { name: /^Cue \d/ }).count();
   const fuss = page.getByRole('slider', { name: /^Changes/ });
+  // The first usable plan is shown while the search goes on, and may be taken as it is.
+  await page.getByRole('button', { name: 'What to wear' }).click();
+  await page.getByRole('button', { name: 'Take it now' }).click({ timeout: 200_000 });
+  await expect(page.getByText('water in layers, most')).toBeVisible();
   await fuss.focus();
   await fuss.press('End');
   await expect(page.getByText('3.0 ×')).toBeVisible();
   await page.getByRole('textbox', { name: 'Not below, feels' }).fill('-20');
-  await page.getByRole('button', { name: 'What to wear' }).click();
-  // The first usable plan is shown while the search goes on, and may be taken as it is.
-  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 200_000 });
+  await page.getByRole('button', { name: 'Plan again' }).click();
+  await expect(page.getByRole('button', { name: 'Plan again' })).toBeEnabled({ timeout: 120_000 });
   await expect(page.getByTestId('save-state')).toHaveText('Saved', { timeout: 120_000 });
   await page.getByRole('button', { name: /^The plan with 0 cues/ }).click();
   await expect.poll(cues).toBe(0);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByText(/below your own floor of −20/)).toBeVisible({ timeout: 60_000 });
-  // Looking again may be called off, and what there was stays.
-  const before = await cues();
-  await page.getByRole('button', { name: 'Plan again' }).click();
-  await page.getByRole('button', { name: 'Cancel' }).click();
-  await expect(page.getByRole('button', { name: 'Plan again' })).toBeEnabled();
-  await expect.poll(cues).toBe(before);
   await page.getByRole('button', { name: 'Start cold' }).click();
   await page.getByRole('button', { name: 'Down at stops' }).click();
   await page.getByRole('button', { name: 'Compare 2' }).click();
