@@ -109,7 +109,7 @@ const { freePort, startCluster } = await import('./cluster.mjs');
 const { openDatabase } = await import('./roles.mjs');
 const { startApplication } = await import('./serve.mjs');
 const { loadDemoInto } = await import('./demo.mjs');
-const { fuzz } = await import('../tests/trials/fuzz.mjs');
+const { BUSY_PATIENCE_MS, fuzz } = await import('../tests/trials/fuzz.mjs');
 const { killtest } = await import('../tests/trials/killtest.mjs');
 // The day after the demo's first outing: one waits to be told, the others lie ahead.
 process.env.EMBER_NOW = '2027-01-13T07:05';
@@ -120,7 +120,7 @@ await Promise.all([
     check('five kills while editing', kills.lost.length + kills.cycles - kills.saved);
   }),
   browserLane(lanes[1], 2, async (app) => {
-    const { faults } = await fuzz(app.address, 1000);
+    const { faults } = await fuzz(app.address, 1000, { patienceMs: BUSY_PATIENCE_MS });
     for (const f of faults) say(f);
     check('a thousand hostile requests', faults.length);
   }),

@@ -1,3 +1,4 @@
+import pLimit from 'p-limit';
 import { bookDay, type BookDay } from '@/core/afterwards/day';
 import { triedOf, type Tried } from '@/core/afterwards/tried';
 import { missOf, type Miss } from '@/core/afterwards/miss';
@@ -6,6 +7,7 @@ import type { Athlete } from './athlete';
 import { sql } from './db';
 import { build } from './homeLines';
 import { toldOuting } from './learning';
+import { closetsOf, type Closets } from './packs';
 import type { FeltWord } from './told';
 
 /** One day of the book. */
@@ -32,6 +34,9 @@ interface Row {
   day: BookDay | null;
   word: FeltWord | null;
 }
+
+/** Days worked out at once: while one is reckoned the next is read. */
+const AT_ONCE = 4;
 
 /**
  * Days that are over and of which something was told or tapped, the oldest first. What is worked out of them is kept until something changes.
@@ -62,37 +67,40 @@ export async function readBook(athlete: Athlete, how: 'fresh' | 'as kept' = 'fre
     where o.athlete_id = ${athlete.id} and o.deleted_at is null and (w.felt is not null or exists (
       select 1 from tap k where k.outing_id = o.id and k.told->>'kind' in ('home', 'felt', 'weighed', 'body', 'kept')))
     order by o.start_local, o.id`;
-  const out: BookEntry[] = [];
-  for (const r of rows) {
-    const holds = how === 'as kept' || (build !== null && r.kept_mark === r.mark);
-    const known = holds ? r.day : null;
-    out.push({
-      id: r.id,
-      name: r.name,
-      startMs: Date.parse(`${r.start.replace(' ', 'T')}Z`),
-      day: known ?? (await workedOut(athlete, r)),
-      miss: r.lesson && missOf(r.lesson),
-      kept: r.lesson !== null,
-      leftOut: r.left_out,
-    });
-  }
-  return out;
+  const few = pLimit(AT_ONCE);
+  let closets: Promise<Closets> | undefined;
+  const anew = (r: Row) => few(async () => workedOut(athlete, r, await (closets ??= closetsOf(athlete.id))));
+  return Promise.all(
+    rows.map(async (r) => {
+      const holds = how === 'as kept' || (build !== null && r.kept_mark === r.mark);
+      const known = holds ? r.day : null;
+      return {
+        id: r.id,
+        name: r.name,
+        startMs: Date.parse(`${r.start.replace(' ', 'T')}Z`),
+        day: known ?? (await anew(r)),
+        miss: r.lesson && missOf(r.lesson),
+        kept: r.lesson !== null,
+        leftOut: r.left_out,
+      };
+    }),
+  );
 }
 
 /** Days being worked out now, by outing and mark: who asks for the same meanwhile waits for it instead of doing it too. */
 const underWay = new Map<string, Promise<BookDay | null>>();
 
-function workedOut(athlete: Athlete, row: Row): Promise<BookDay | null> {
+function workedOut(athlete: Athlete, row: Row, closets: Closets): Promise<BookDay | null> {
   const name = `${row.id} ${row.mark}`;
   const known = underWay.get(name);
   if (known) return known;
-  const day = workOut(athlete, row).finally(() => underWay.delete(name));
+  const day = workOut(athlete, row, closets).finally(() => underWay.delete(name));
   underWay.set(name, day);
   return day;
 }
 
-async function workOut(athlete: Athlete, { id, mark, word }: Row): Promise<BookDay | null> {
-  const told = await toldOuting(athlete, id);
+async function workOut(athlete: Athlete, { id, mark, word }: Row, closets: Closets): Promise<BookDay | null> {
+  const told = await toldOuting(athlete, id, closets);
   if (!told) return null;
   try {
     const day = bookDay(told, athlete.person, word);

@@ -3,7 +3,7 @@ import type { Learned } from '@/core/calibrate/learned';
 import type { ToldOuting } from '@/core/underway/outed';
 import type { Athlete } from './athlete';
 import { atomically, sql } from './db';
-import { packFor } from './packs';
+import { packFor, type Closets } from './packs';
 import { tapsOf } from './taps';
 
 /** An outing of which something was told that teaches. */
@@ -100,9 +100,12 @@ export async function keepLessons(athleteId: string, kept: Kept): Promise<number
   });
 }
 
-/** What an outing teaches from: everything of it, as a phone would have it. @returns null where it has no plan any more */
-export async function toldOuting(athlete: Athlete, id: string): Promise<ToldOuting | null> {
-  const [pack, taps] = await Promise.all([packFor(athlete, id, null), tapsOf(athlete.id, id, 0)]);
+/**
+ * What an outing teaches from: everything of it, as a phone would have it.
+ * @param closets where they are read already @returns null where it has no plan any more
+ */
+export async function toldOuting(athlete: Athlete, id: string, closets?: Closets): Promise<ToldOuting | null> {
+  const [pack, taps] = await Promise.all([packFor(athlete, id, null, closets), tapsOf(athlete.id, id, 0)]);
   if (pack === null || pack === 'no plan' || taps === null) return null;
   // What is damp now was not damp then: an outing that is over begins dry unless somebody told otherwise.
   return { pack: { ...pack, damp: {} }, taps: taps.map(({ seq: _seq, ...t }) => t) };

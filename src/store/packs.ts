@@ -9,14 +9,27 @@ import { forecastHeardMs, getOuting, routeOf } from './outings';
 import { outingWishes } from './outingWishes';
 import { listPlans } from './plans';
 
+/** What an athlete owns, and with it what they owned once. */
+export interface Closets {
+  owned: Awaited<ReturnType<typeof listCloset>>;
+  all: Awaited<ReturnType<typeof listCloset>>;
+}
+
+export async function closetsOf(athleteId: string): Promise<Closets> {
+  const [owned, all] = await Promise.all([listCloset(athleteId), listCloset(athleteId, 'all')]);
+  return { owned, all };
+}
+
 /**
  * Packs an outing for the way.
- * @param planId which plan; null: the one that was changed last @returns null for no such outing; `no plan` where it has none
+ * @param planId which plan; null: the one that was changed last @param closets where they are read already: many outings share them
+ * @returns null for no such outing; `no plan` where it has none
  */
 export async function packFor(
   athlete: Athlete,
   outingId: string,
   planId: string | null,
+  closets?: Closets,
 ): Promise<Pack | 'no plan' | null> {
   const stored = await getOuting(athlete.id, outingId);
   if (!stored) return null;
@@ -24,9 +37,8 @@ export async function packFor(
   const plans = (await listPlans(athlete.id, id)).sort((a, b) => b.updatedMs - a.updatedMs);
   const chosen = planId === null ? plans[0] : plans.find((p) => p.id === planId);
   if (!chosen) return 'no plan';
-  const [owned, all, points, forecastMs, wishes] = await Promise.all([
-    listCloset(athlete.id),
-    listCloset(athlete.id, 'all'),
+  const [{ owned, all }, points, forecastMs, wishes] = await Promise.all([
+    closets ?? closetsOf(athlete.id),
     routeOf(athlete.id, id),
     forecastHeardMs(id),
     outingWishes(athlete.id, id),
