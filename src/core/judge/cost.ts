@@ -107,11 +107,12 @@ const WORK_WM2 = [130, 260] as const;
 
 /**
  * Each layer of the torso beyond the third binds at work, points an hour: multi-layered clothing costs about 4 % more a layer than its
- * mass alone (Teitlebaum & Goldman 1972, from memory). A coat left on under a roof, points an hour (engineering values).
+ * mass alone (Teitlebaum & Goldman 1972, from memory). A coat left on under a roof, points an hour: hanging it up and taking it again
+ * is worth it from about twenty minutes (engineering values).
  */
 const FREE_LAYERS = 3;
 const BINDS = 0.15;
-const COAT_INDOORS = 0.8;
+const COAT_INDOORS = 1.2;
 
 /** Up to this share of the maximum one stands or dawdles (engineering value). */
 const STANDS = 0.18;

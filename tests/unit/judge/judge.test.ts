@@ -92,7 +92,7 @@ test('a fourth layer of the torso binds at work, not at rest; a coat under a roo
   expect(cost({ layers: 4 })).toBeCloseTo(0.15, 9);
   expect(cost({ layers: 6 })).toBeCloseTo(0.45, 9);
   expect(cost({ layers: 6, effort: 0.18 })).toBe(0);
-  expect(cost({ coats: 2 })).toBeCloseTo(1.6, 9);
+  expect(cost({ coats: 2 })).toBeCloseTo(2.4, 9);
   expect(cost({ rained: 2 })).toBeCloseTo(1.6, 9);
 });
 
