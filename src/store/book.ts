@@ -53,7 +53,8 @@ export async function readBook(athlete: Athlete, how: 'fresh' | 'as kept' = 'fre
       where athlete_id = ${athlete.id} and outing_id = o.id and deleted_at is null order by updated_at desc limit 1
     ) p on true
     left join lateral (
-      select max(seq) as mark, string_agg(told::text, ' ') as names from tap where outing_id = o.id and told->>'kind' in
+      -- A track that was recorded is long and names no piece.
+      select max(seq) as mark, string_agg(told::text, ' ') filter (where told->>'kind' <> 'recorded') as names from tap where outing_id = o.id and told->>'kind' in
         ('home', 'felt', 'feels', 'weighed', 'body', 'kept', 'saw', 'recorded', 'note', 'was', 'done', 'did', 'started', 'undo', 'with', 'dressed')
     ) t on true
     left join lateral (select k.felt from told k where k.outing_id = o.id limit 1) w on true

@@ -1,6 +1,6 @@
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
-import { coversUnderwear } from '@/core/clothing/purpose';
+import { coversUnderwear, oneAtATime } from '@/core/clothing/purpose';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { haltsNobody, stretchAt } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
@@ -45,18 +45,22 @@ export function followable(
 }
 
 /**
- * Tells whether a plan leaves underwear as the outermost layer anywhere, at the start or after any cue.
+ * Tells whether a plan can be worn as it stands, at the start and after every cue: no underwear outermost, and of what is worn one at
+ * a time no two.
  * @param garments by id
  */
-export function staysDressed(garments: ReadonlyMap<string, Garment>): (plan: Plan) => boolean {
-  const covers = (on: ReadonlySet<string>) => coversUnderwear([...on].flatMap((id) => garments.get(id) ?? []));
+export function staysWearable(garments: ReadonlyMap<string, Garment>): (plan: Plan) => boolean {
+  const can = (on: ReadonlySet<string>) => {
+    const worn = [...on].flatMap((id) => garments.get(id) ?? []);
+    return coversUnderwear(worn) && worn.every((a, i) => worn.every((b, j) => j <= i || !oneAtATime(a, b)));
+  };
   return (plan) => {
     const on = new Set(plan.worn);
     return (
-      covers(on) &&
+      can(on) &&
       plan.cues.every((cue) => {
         carryOut(on, cue.actions);
-        return covers(on);
+        return can(on);
       })
     );
   };

@@ -6,7 +6,7 @@ import { alarmsIn } from '@/core/judge/findings';
 import { onTheMove } from '@/core/kit/changing';
 import { operations } from '@/core/kit/difference';
 import { act, swapGarment, takeGarment } from '@/core/kit/edit';
-import { followable, staysDressed } from '@/core/kit/followable';
+import { followable, staysWearable } from '@/core/kit/followable';
 import { phases } from '@/core/outing/moments';
 import { mostMoved, type Moved } from './mostMoved';
 import { Trials } from './trials';
@@ -127,7 +127,7 @@ function options(r: Question, scored: Scored): Option[] {
   const out: Option[] = [];
   const moments = phases(timeline);
   const can = followable(timeline, r.person, byId);
-  const covered = staysDressed(byId);
+  const covered = staysWearable(byId);
   const dressed = covered(plan);
   const had = (atS: number) => operations(plan.cues.find((c) => c.atS === atS)?.actions ?? []);
   const add = (actions: KitAction[], from: Plan, atS: number, extra = '') => {

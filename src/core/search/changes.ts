@@ -9,7 +9,7 @@ import { phases } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import { byPlace } from './candidates';
 import { onTheMove } from '@/core/kit/changing';
-import { followable, staysDressed } from '@/core/kit/followable';
+import { followable, staysWearable } from '@/core/kit/followable';
 
 /** One change of a plan: another piece, or the same pieces worn another way. */
 export interface Change {
@@ -62,7 +62,7 @@ export function kitChanges(w: Wardrobe, plan: Plan): Change[] {
   const owned = wearable(w);
   const along = alongOf(owned, plan);
   const out: Change[] = [];
-  const covered = staysDressed(new Map(owned.map((g) => [g.id, g])));
+  const covered = staysWearable(new Map(owned.map((g) => [g.id, g])));
   const add = (pieces: readonly Garment[], edit: Change['edit']) =>
     out.push({
       of: 'kit',

@@ -3,7 +3,7 @@ import { fabricResistance, type Garment, type Group } from '@/core/clothing/garm
 import type { Weights } from '@/core/judge/cost';
 import { onTheMove } from '@/core/kit/changing';
 import { alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
-import { followable, staysDressed } from '@/core/kit/followable';
+import { followable, staysWearable } from '@/core/kit/followable';
 import type { Cue, Plan } from '@/core/kit/plan';
 import { tidy } from '@/core/kit/replay';
 import { phases } from '@/core/outing/moments';
@@ -62,7 +62,7 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
   const runs = { swaps: 0, proposals: 0, across: 0 };
   const within = (what: keyof typeof runs) => () => f.beat() && runs[what]++ < POLISH_RUNS[what];
   const goOn = within('swaps');
-  const covered = staysDressed(new Map(closet.map((g) => [g.id, g])));
+  const covered = staysWearable(new Map(closet.map((g) => [g.id, g])));
   const hopeless = new Hopeless();
   // There are a few hundred of them: those that were hopeless are not tried once more, as single changes are.
   const hopelessProposals = new Hopeless();

@@ -2,7 +2,7 @@ import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import type { Garment } from '@/core/clothing/garment';
 import { alarmsIn } from '@/core/judge/findings';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
-import { staysDressed } from '@/core/kit/followable';
+import { staysWearable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
@@ -30,7 +30,7 @@ export function settle(polished: Plan, f: Finishing): Plan {
   trials.hold(polished);
   const unsafe = alarmsIn(before.findings).length;
   let plan = polished;
-  const covered = staysDressed(new Map(closet.map((g) => [g.id, g])));
+  const covered = staysWearable(new Map(closet.map((g) => [g.id, g])));
   const takes = (next: Plan): boolean => {
     if ((covered(plan) && !covered(next)) || !trials.maySave(next, -may)) return false;
     const then = run(next);

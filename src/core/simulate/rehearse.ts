@@ -24,7 +24,7 @@ export const SOMEBODY: Person = {
  * A few minutes of every kind of weather, run once before the first real simulation. JavaScript engines compile a step for
  * what it has seen: one compiled before anything was wet, frozen or bare is thrown away at the first wet, frozen or bare
  * zone, and in one process in ten the engine goes on falling into the stale version, at a fifth of the speed. So it is
- * shown every branch first. Costs some 20 ms, once; changes no number.
+ * shown every branch first. Costs some 50 ms, once; changes no number.
  */
 export function rehearse(make: (garments: Garment[]) => Simulator): void {
   const ids = ['mesh-base', 'cotton-tee', 'wind-shell', 'thin-tights', 'neck-tube', 'liner-gloves', 'wool-socks'];

@@ -1,6 +1,6 @@
 import { coversUnderwear, isCoat, isUnderwear } from '@/core/clothing/purpose';
 import { CATALOGUE } from '@/core/clothing/catalogue';
-import { staysDressed } from '@/core/kit/followable';
+import { staysWearable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { garmentsOf } from '#tests/support/outings';
 
@@ -26,8 +26,24 @@ test('coats are shells and jackets of the torso and what goes over trousers', ()
     expect(coats).not.toContain(id);
 });
 
+test('a plan cannot be worn that puts padded mitts over padded gloves or glasses under goggles; liners and shells go under and over', () => {
+  const can = staysWearable(new Map(CATALOGUE.map((g) => [g.id, g])));
+  const wears = (...ids: string[]) => can({ worn: ['thin-merino-base', ...ids], carried: [], openings: {}, cues: [] });
+  expect(wears('warm-mitts', 'liner-gloves', 'shell-mitts', 'goggles')).toBe(true);
+  expect(wears('warm-mitts', 'ski-gloves')).toBe(false);
+  expect(wears('sun-glasses', 'goggles')).toBe(false);
+  const later = (...actions: Plan['cues'][0]['actions']): Plan => ({
+    worn: ['thin-merino-base', 'sun-glasses'],
+    carried: ['goggles'],
+    openings: {},
+    cues: [{ atS: 1800, actions }],
+  });
+  expect(can(later({ do: 'putOn', garment: 'goggles' }))).toBe(false);
+  expect(can(later({ do: 'takeOff', garment: 'sun-glasses' }, { do: 'putOn', garment: 'goggles' }))).toBe(true);
+});
+
 test('a plan that takes off what covers underwear does not stay dressed, whenever it does so', () => {
-  const dressed = staysDressed(new Map(CATALOGUE.map((g) => [g.id, g])));
+  const dressed = staysWearable(new Map(CATALOGUE.map((g) => [g.id, g])));
   const plan = (over: Partial<Plan>): Plan => ({
     worn: ['mesh-base', 'wind-shell', 'mesh-longs', 'wind-trousers'],
     carried: [],
