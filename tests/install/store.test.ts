@@ -347,9 +347,15 @@ test('stations about one’s own say the wind where they are near, as many as ar
   await new Promise((go) => service.once('listening', go));
   process.env.EMBER_WEATHER = `http://127.0.0.1:${(service.address() as AddressInfo).port}`;
   const others = async () => (await weatherAround(own.id, at))!.others.map((o) => o.weather.station.id);
-  expect(await others()).toEqual(['near']);
+  // A station that says nothing for two seconds is left out: a machine that stands still so long is asked again.
+  const inTime = async (many: number) => {
+    let found = await others();
+    for (let again = 0; again < 3 && found.length < many; again++) found = await others();
+    return found;
+  };
+  expect(await inTime(1)).toEqual(['near']);
   list = [own, ...Array.from({ length: MOST_NEAR + 1 }, (_, i) => far(`n${i}`, 5 + i))];
-  expect(await others()).toEqual(list.slice(1, MOST_NEAR + 1).map((s) => s.id));
+  expect(await inTime(MOST_NEAR)).toEqual(list.slice(1, MOST_NEAR + 1).map((s) => s.id));
   service.closeAllConnections();
   await new Promise((go) => service.close(go));
 });
