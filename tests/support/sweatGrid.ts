@@ -7,6 +7,8 @@ import { STREET, wear } from './streetClothes';
 
 const NAMES = ['briefs', 'long-sleeve shirt', 'trousers', 'socks', 'shoes'];
 const MINUTES = 120;
+/** The standard asks for the insulation that a manikin shows standing in still air (ISO 9920) and does its own correction for wind and walking, m/s. */
+const STILL_MS = 0.15;
 
 /** Two hours of work in shirt and trousers: water that leaves the skin, g, and the core at the end, ours and ISO 7933's. */
 export interface SweatCell {
@@ -20,7 +22,7 @@ export interface SweatCell {
  */
 export function sweatCell(airC: number, metWm2: number, airMs: number): SweatCell {
   const { massKg, heightM } = AVERAGE_PERSON;
-  const clo = ensemble(wear(...NAMES), { airC, relativeWind: airMs, pumping: 0, packOn: false }).intrinsicClo;
+  const clo = ensemble(wear(...NAMES), { airC, relativeWind: STILL_MS, pumping: 0, packOn: false }).intrinsicClo;
   const r = run({
     airC,
     humidity: 0.5,

@@ -37,3 +37,14 @@ export function relativeWind(wind10: number, shelter: Shelter, ownSpeed: number,
 export function headwindCosine(courseDeg: number, windFromDeg: number): number {
   return cosine(((courseDeg - windFromDeg) * Math.PI) / 180);
 }
+
+/** Gusts over the mean wind where nobody said more (engineering value). */
+export const USUAL_GUST = 1.5;
+
+/**
+ * The wind that chills where gusts are stronger than wind of this strength has them anyway (half as much again): a share of
+ * what they have beyond that counts (engineering value). @param gust m/s, at least the wind
+ */
+const GUST_COUNTS = 0.3;
+export const withGusts = (wind: number, gust: number): number =>
+  wind + GUST_COUNTS * Math.max(0, gust - USUAL_GUST * wind);

@@ -1,3 +1,4 @@
+import { USUAL_GUST } from '@/core/atmosphere/windAtBody';
 import { kindFromWetBulb, type PrecipitationKind } from '@/core/atmosphere/precipitation';
 import { OutOfRange, within } from '@/core/quantity/range';
 
@@ -29,7 +30,7 @@ export const FORECAST_RANGE = {
 } as const;
 
 /** What a forecast that does not say is taken to mean: gusts of so many times the wind, half the sky covered. */
-export const UNSAID = { gust: 1.5, cloud: 0.5 } as const;
+export const UNSAID = { gust: USUAL_GUST, cloud: 0.5 } as const;
 
 /** @throws OutOfRange naming the hour's field; hours must rise strictly, and no gust is less than its wind */
 export function checkForecast(hours: ForecastHour[]): ForecastHour[] {

@@ -3,14 +3,21 @@ import { pressureAt } from '@/core/atmosphere/air';
 import { skyLoss } from '@/core/atmosphere/boundaryLayer';
 import { vapourPressure } from '@/core/atmosphere/humidity';
 import { sunOnBody, sunPosition, type Light } from '@/core/atmosphere/sun';
-import { headwindCosine, relativeWind, SHELTER_FACTOR, STILL_AIR, type Shelter } from '@/core/atmosphere/windAtBody';
+import {
+  headwindCosine,
+  relativeWind,
+  SHELTER_FACTOR,
+  STILL_AIR,
+  withGusts,
+  type Shelter,
+} from '@/core/atmosphere/windAtBody';
 import { isIndoors, isMoving, LIFT_MS, pumpingSpeed, SPORT } from '@/core/effort/sports';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { legEffort, type Engine, type Work } from '@/core/effort/legEffort';
 import { sustainableShare } from '@/core/effort/sustainable';
 import { OutOfRange, within } from '@/core/quantity/range';
 import type { Conditions } from './conditions';
-import { checkForecast, UNSAID, weatherAt, type ForecastHour } from './forecast';
+import { checkForecast, weatherAt, type ForecastHour } from './forecast';
 import { isUnderRoof, LEG_RANGE, MAX_LEGS, type Leg } from './leg';
 import { handPace } from './pace';
 import type { Profile } from './route';
@@ -76,14 +83,6 @@ export interface TimelineInput {
 
 /** Share of the sky that is seen there (engineering values). */
 const SKY_OPEN: Record<Shelter, number> = { open: 1, ridge: 1, street: 0.4, forest: 0.3, indoor: 0 };
-
-/**
- * The wind that chills where gusts are stronger than wind of this strength has them anyway (half as much again): a share of
- * what they have beyond that counts (engineering value). @param gust m/s, at least the wind
- */
-const GUST_COUNTS = 0.3;
-export const withGusts = (wind: number, gust: number): number =>
-  wind + GUST_COUNTS * Math.max(0, gust - UNSAID.gust * wind);
 
 /** Longest stretch before weather is looked up again, s. */
 const SLICE_S = 300;

@@ -141,10 +141,8 @@ export class Course {
     const { timeline, person } = this;
     const s = stretchAt(timeline, phase.startS + 1);
     const leg = timeline.legs[s.leg];
-    const outdoors = !isUnderRoof(leg);
     const { going } = SPORT[leg.sport];
     const paced = going === 'own effort' && !leg.noStopping;
-    const near = [timeline.legs[s.leg - 1], timeline.legs[s.leg + 1]];
     const most = maximalMetabolicRate(person.vo2maxMl, person.massKg);
     return {
       warmOn: phase.stop || going !== 'own effort' || s.metabolicW - s.externalW < STEAMING_W || s.airC < BITTER_C,
@@ -159,12 +157,7 @@ export class Course {
         !next?.stop &&
         s.metabolicW < BRISK_SHARE * most &&
         !hurtsAirways(s.metabolicW * BRISK, s.airC, person),
-      lee:
-        phase.stop &&
-        outdoors &&
-        (leg.shelter === 'open' || leg.shelter === 'ridge') &&
-        s.relativeWind > LEE_WIND &&
-        near.some((l) => l !== undefined && l.shelter === 'forest'),
+      lee: leeIsNear(timeline, phase),
     };
   }
 
@@ -187,4 +180,17 @@ export class Course {
         return true;
     }
   }
+}
+
+/** Whether a stop may be held in the lee: it stands open in the wind, and there is forest just before or after it. */
+export function leeIsNear(timeline: Timeline, phase: Phase): boolean {
+  if (!phase.stop) return false;
+  const s = stretchAt(timeline, phase.startS + 1);
+  const leg = timeline.legs[s.leg];
+  return (
+    !isUnderRoof(leg) &&
+    (leg.shelter === 'open' || leg.shelter === 'ridge') &&
+    s.relativeWind > LEE_WIND &&
+    [timeline.legs[s.leg - 1], timeline.legs[s.leg + 1]].some((l) => l?.shelter === 'forest')
+  );
 }

@@ -137,6 +137,7 @@ class Search {
     start.take(start.beam(plainDress(start.ways), FIRST_BEAM));
     this.tell(0.05, 'Choosing layers', start.plan());
     let best = this.descend(start, BUDGET);
+    const others: Plan[] = [];
     const dryPart = dryPartKit(this.candidates, timeline, bodyArea(person));
     for (let k = 0; k < OTHER_STARTS.most && this.within(k === 0 ? BUDGET.others : OTHER_STARTS.before); k++) {
       this.tell(0.6 + 0.07 * k, 'Starting from other layers', best.plan());
@@ -146,9 +147,11 @@ class Search {
       other.take(other.beam(plainDress(other.ways), FIRST_BEAM));
       const spent = this.course.steps / this.longer;
       const until = (share: number) => Math.min(BUDGET.others, spent + share * OTHER_STARTS.steps);
+      others.push(best.plan());
       const found = this.descend(other, { kit: until(0.5), cues: until(0.7), again: until(1) });
       // Two descents that end alike will not be bettered by a third.
       if (Math.abs(found.total - best.total) < 1e-6) break;
+      others.push(found.plan());
       best = this.cross(best, found);
     }
     best = this.refine(best);
@@ -161,6 +164,7 @@ class Search {
       order: this.course.order,
       stepS: Math.max(POLISH_STEP_S, this.coarseS),
       mostCues: this.most,
+      others,
       beat: () => this.beat(),
     };
     const plan = settle(polish(this.choose(curve, best.kit), this.candidates, finishing), finishing);

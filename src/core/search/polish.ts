@@ -1,19 +1,17 @@
-import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
-import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
+import type { Garment } from '@/core/clothing/garment';
 import type { Weights } from '@/core/judge/cost';
-import { onTheMove } from '@/core/kit/changing';
-import { alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
+import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
 import { followable, staysWearable } from '@/core/kit/followable';
-import type { Cue, Plan } from '@/core/kit/plan';
-import { tidy } from '@/core/kit/replay';
-import { phases } from '@/core/outing/moments';
+import type { Plan } from '@/core/kit/plan';
 import { Hopeless, propose } from '@/core/questions/propose';
 import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
 import type { Candidates } from './candidates';
-import { alike } from './changes';
+import { keepsTo } from './keeps';
+import { mixes } from './mixes';
 import { orderPrice } from './order';
 import type { PlanRequest } from './planRequest';
+import { cuesMoved, singleChanges, withoutChanging, type Change } from './singleChanges';
 
 /** What the last stages of a search share: what was asked, how it is weighed, and the longest step of a trial, s. */
 export interface Finishing {
@@ -22,6 +20,8 @@ export interface Finishing {
   /** what each piece weighs by its place in a fixed order, points by id */
   order: ReadonlyMap<string, number>;
   stepS: number;
+  /** plans that were found from other starts, and were not chosen */
+  others?: readonly Plan[];
   /** the most cues that may be proposed */
   mostCues: number;
   /** asked between trials; false ends with the best so far */
@@ -39,7 +39,7 @@ const LEAST_SWAP = 0.01;
 /** The last betterment by single changes: step of its runs, s, rounds, and runs at most. */
 export const POLISH_STEP_S = 60;
 const POLISH_ROUNDS = 12;
-const POLISH_RUNS = { swaps: 500, proposals: 1000, across: 300 } as const;
+const POLISH_RUNS = { swaps: 900, proposals: 1000, across: 300 } as const;
 /** Changes of the legs that are tried with changes of the torso, the best by themselves of each, and pairs that are then run in full. */
 const ACROSS = { each: 7, inFull: 3 } as const;
 /** Insulation that comes or goes with a change and makes it a warmer or a lighter one, m²K/W. */
@@ -62,7 +62,10 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
   const runs = { swaps: 0, proposals: 0, across: 0 };
   const within = (what: keyof typeof runs) => () => f.beat() && runs[what]++ < POLISH_RUNS[what];
   const goOn = within('swaps');
-  const covered = staysWearable(new Map(closet.map((g) => [g.id, g])));
+  const wearable = staysWearable(new Map(closet.map((g) => [g.id, g])));
+  const keeps = keepsTo({ ...f.request, mostCues: f.mostCues }, closet);
+  /** Whether a change may be made at all: what is worn one over the other, and what the athlete wants, stays so. */
+  const mayBe = (next: Plan): boolean => (!wearable(plan) || wearable(next)) && keeps(plan, next);
   const hopeless = new Hopeless();
   // There are a few hundred of them: those that were hopeless are not tried once more, as single changes are.
   const hopelessProposals = new Hopeless();
@@ -73,7 +76,7 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
   const takesPair = (): boolean => {
     trials.hold(plan);
     const saves = (next: Plan) =>
-      (covered(plan) && !covered(next)) || !across() ? -Infinity : (trials.saves(next) ?? -Infinity) - order(next);
+      !mayBe(next) || !across() ? -Infinity : (trials.saves(next) ?? -Infinity) - order(next);
     const best = (list: readonly Change[], warmer: 1 | -1) =>
       list
         .filter((c) => c.warmer * warmer > LEAST_WARMER)
@@ -101,6 +104,30 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
     }
     return false;
   };
+  /** Parts of the body, and the going, as another plan has them. */
+  const takesMix = (): boolean => {
+    trials.hold(plan);
+    const can = followable(f.request.timeline, f.request.person, new Map(closet.map((g) => [g.id, g])));
+    const seen = new Set([JSON.stringify(plan)]);
+    const found = (f.others ?? []).flatMap((other) =>
+      [...mixes(plan, other, closet)].flatMap(({ plan: next }) => {
+        const key = JSON.stringify(next);
+        if (seen.has(key) || !mayBe(next) || !next.cues.every(can) || !f.beat()) return [];
+        seen.add(key);
+        const saves = (trials.saves(next) ?? -Infinity) + order(plan) - order(next);
+        return saves > LEAST_SWAP - trials.doubt ? [{ next, saves }] : [];
+      }),
+    );
+    found.sort((a, b) => b.saves - a.saves);
+    for (const { next } of found.slice(0, ACROSS.inFull)) {
+      const then = cost(next);
+      if (then >= least - LEAST_SWAP) continue;
+      least = then;
+      plan = next;
+      return true;
+    }
+    return false;
+  };
   for (let round = 0; round < POLISH_ROUNDS; round++) {
     const before = least;
     trials.hold(plan);
@@ -108,7 +135,7 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
       ? [...pairs(plan, candidates), ...singleChanges(plan, f.request), ...cuesMoved(plan, f.request)]
       : [...singleChanges(plan, f.request), ...cuesMoved(plan, f.request)]) {
       const next = edit(plan);
-      if (hopeless.has(name) || (covered(plan) && !covered(next))) continue;
+      if (hopeless.has(name) || !mayBe(next)) continue;
       if (!goOn()) break;
       const about = trials.saves(next);
       hopeless.note(name, about);
@@ -131,13 +158,13 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
           hopeless: hopelessProposals,
         },
       );
-      if (proposal && proposal.plan.cues.length <= f.mostCues) {
+      if (proposal && mayBe(proposal.plan)) {
         plan = proposal.plan;
         least = cost(plan);
       } else unhelped = plan;
     }
     if (before - least >= LEAST_SWAP) continue;
-    if (!hopeless.passedOver && !takesPair()) break;
+    if (!hopeless.passedOver && !takesPair() && !takesMix()) break;
     hopeless.again();
   }
   return plan;
@@ -156,104 +183,4 @@ function* pairs(plan: Plan, { mids, shells }: Pick<Candidates, 'mids' | 'shells'
     for (const s of shells) if (s !== shell) yield pair(`${m.id} and ${s.id}`, (p) => swap(swap(p, mid, m), shell, s));
   }
   for (const s of shells) yield pair(`${s.id} alone`, (p) => leaveGarment(swap(p, shell, s), mid.id));
-}
-
-/** One piece swapped for another of its like, or left at home, long underwear put on, or one cue without its pace or its shelter. */
-function* singleChanges(plan: Plan, { closet, sport, barriers = false }: PlanRequest): Generator<Change> {
-  const along = alongOf(closet, plan);
-  const suits = (o: Garment) => !isAlong(plan, o.id) && suitsSport(o, sport) && (barriers || !isBarrierLiner(o));
-  for (const g of along) {
-    for (const other of closet.filter((o) => alike(o, g) && suits(o)))
-      yield {
-        name: `${g.id} to ${other.id}`,
-        of: g.group,
-        warmer: fabricResistance(other) - fabricResistance(g),
-        edit: (p) => swapGarment(p, g.id, other),
-      };
-    if (isSpare(g, along))
-      yield { name: `no ${g.id}`, of: g.group, warmer: -fabricResistance(g), edit: (p) => leaveGarment(p, g.id) };
-  }
-  if (!along.some(isLegBase))
-    for (const o of closet)
-      if (isLegBase(o) && suits(o))
-        yield {
-          name: `${o.id} too`,
-          of: 'legs',
-          warmer: fabricResistance(o),
-          edit: (p) => takeGarment(p, o.id, 'worn'),
-        };
-  for (const { atS, pace, shelter } of plan.cues)
-    if (pace || shelter)
-      yield {
-        name: `${atS} as planned`,
-        of: 'going',
-        warmer: 0,
-        edit: (p) => tidy({ ...p, cues: p.cues.map((c) => (c.atS === atS ? { atS, actions: c.actions } : c)) }),
-      };
-}
-/** A cue done at the natural moment before or after its own, where none is done yet and people can still carry it out. */
-function* cuesMoved(plan: Plan, { closet, timeline, person }: PlanRequest): Generator<Change> {
-  const moments = phases(timeline);
-  const byId = new Map(closet.map((g) => [g.id, g]));
-  const can = followable(timeline, person, byId);
-  const halts = (cue: Cue) => cue.actions.some((a) => a.do !== 'set' && !onTheMove(byId.get(a.garment)!));
-  const taken = (atS: number) => plan.cues.some((c) => Math.abs(c.atS - atS) < 1);
-  for (const cue of plan.cues) {
-    const before = moments.filter((m) => m.startS < cue.atS - 1).pop();
-    const after = moments.find((m) => m.startS > cue.atS + 1);
-    for (const moment of [before, after]) {
-      if (!moment || moment.startS === 0 || (moment.onTheMove && halts(cue))) continue;
-      const atS = moment.startS;
-      if (!taken(atS) && can({ ...cue, atS }))
-        yield {
-          name: `${cue.atS} at ${atS}`,
-          of: 'going',
-          warmer: 0,
-          edit: (p) => tidy({ ...p, cues: p.cues.map((c) => (c.atS === cue.atS ? { ...c, atS } : c)) }),
-        };
-    }
-  }
-}
-
-const isLegBase = (g: Garment): boolean => g.group === 'legs' && g.role === 'base';
-
-/** Layers of the torso kept as they are where a cue takes them off or puts them on. */
-function* withoutChanging(plan: Plan, closet: readonly Garment[]): Generator<Change> {
-  const torso = new Map(closet.flatMap((g) => (g.group === 'torso' ? [[g.id, fabricResistance(g)] as const] : [])));
-  for (const cue of plan.cues)
-    for (const a of cue.actions)
-      if (a.do !== 'set' && torso.has(a.garment))
-        yield {
-          name: `${cue.atS} not ${a.do} ${a.garment}`,
-          of: 'torso',
-          warmer: torso.get(a.garment)! * (a.do === 'takeOff' ? 1 : -1),
-          edit: (p) =>
-            tidy({
-              ...p,
-              cues: p.cues.map((c) =>
-                c.atS === cue.atS
-                  ? { ...c, actions: c.actions.filter((b) => b.do !== a.do || b.garment !== a.garment) }
-                  : c,
-              ),
-            }),
-        };
-}
-
-/** Whether somebody may go without it at all: nobody goes without shoes, a helmet, a base, or the one layer over the legs or feet. */
-function isSpare(g: Garment, along: readonly Garment[]): boolean {
-  if (g.role === 'footwear' || g.role === 'short' || (g.group === 'head' && g.role === 'over')) return false;
-  if (g.group === 'torso') return g.role !== 'base';
-  if (g.group !== 'legs' && g.group !== 'feet') return true;
-  if (!COVERS.has(g.role)) return true;
-  return along.some((o) => o !== g && o.group === g.group && COVERS.has(o.role));
-}
-const COVERS: ReadonlySet<Garment['role']> = new Set(['base', 'mid', 'shell']);
-
-/** One change of a plan, its name, and what of the body it dresses. */
-interface Change {
-  name: string;
-  of: Group | 'going';
-  /** insulation that comes with it, m²K/W; negative: goes */
-  warmer: number;
-  edit: (plan: Plan) => Plan;
 }

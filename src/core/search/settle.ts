@@ -7,6 +7,7 @@ import type { Plan } from '@/core/kit/plan';
 import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
 import { byPlace } from './candidates';
+import { keepsTo } from './keeps';
 import { askedOf, POLISH_STEP_S, type Finishing } from './polish';
 
 /** Plans this near to each other in cost are the same to anybody: points, and a share of the whole; what may be left out of them. */
@@ -30,9 +31,10 @@ export function settle(polished: Plan, f: Finishing): Plan {
   trials.hold(polished);
   const unsafe = alarmsIn(before.findings).length;
   let plan = polished;
-  const covered = staysWearable(new Map(closet.map((g) => [g.id, g])));
+  const wearable = staysWearable(new Map(closet.map((g) => [g.id, g])));
+  const keeps = keepsTo({ ...f.request, mostCues: f.mostCues }, closet);
   const takes = (next: Plan): boolean => {
-    if ((covered(plan) && !covered(next)) || !trials.maySave(next, -may)) return false;
+    if ((wearable(plan) && !wearable(next)) || !keeps(plan, next) || !trials.maySave(next, -may)) return false;
     const then = run(next);
     const same = then.total <= most && alarmsIn(then.findings).length <= unsafe;
     if (same) plan = next;

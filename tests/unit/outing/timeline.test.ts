@@ -2,7 +2,7 @@ import { AVERAGE_PERSON, engineOf } from '@/core/body/person';
 import { checkForecast, weatherAt, type ForecastHour } from '@/core/outing/forecast';
 import type { Leg } from '@/core/outing/leg';
 import { sustainableShare } from '@/core/effort/sustainable';
-import { withGusts } from '@/core/outing/timeline';
+import { withGusts } from '@/core/atmosphere/windAtBody';
 import { buildTimeline, type TimelineInput } from '@/core/outing/timeline';
 
 const hour = (h: number, over: Partial<ForecastHour> = {}): ForecastHour => ({

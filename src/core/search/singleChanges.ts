@@ -1,0 +1,202 @@
+import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
+import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
+import { onTheMove } from '@/core/kit/changing';
+import { act, alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
+import { followable } from '@/core/kit/followable';
+import type { Cue, Plan } from '@/core/kit/plan';
+import { isWorn, settingAt, tidy } from '@/core/kit/replay';
+import { phases } from '@/core/outing/moments';
+import { alike } from './changes';
+import { leeIsNear } from './course';
+import type { PlanRequest } from './planRequest';
+
+/** One change of a plan, its name, and what of the body it dresses. */
+export interface Change {
+  name: string;
+  of: Group | 'going';
+  /** insulation that comes with it, m²K/W; negative: goes */
+  warmer: number;
+  edit: (plan: Plan) => Plan;
+}
+
+/**
+ * One piece swapped for another of its like, or left at home; a layer or long underwear put on, over-trousers for a stop; or one cue
+ * without its pace or its shelter. What has vents comes with them shut and with them open: a vest that is right open may be far too
+ * warm shut.
+ */
+export function* singleChanges(plan: Plan, request: PlanRequest): Generator<Change> {
+  const { closet, sport, barriers = false } = request;
+  const along = alongOf(closet, plan);
+  const suits = (o: Garment) => !isAlong(plan, o.id) && suitsSport(o, sport) && (barriers || !isBarrierLiner(o));
+  for (const g of along) {
+    for (const other of closet.filter((o) => alike(o, g) && suits(o)))
+      yield* shutAndOpen(other, {
+        name: `${g.id} to ${other.id}`,
+        of: g.group,
+        warmer: fabricResistance(other) - fabricResistance(g),
+        edit: (p) => swapGarment(p, g.id, other),
+      });
+    // What is small may wait in the pocket while its like is worn.
+    if (WAITS.has(g.group) && g.role !== 'over' && plan.worn.includes(g.id))
+      for (const other of closet.filter((o) => o.group === g.group && alike(o, g) && suits(o)))
+        yield {
+          name: `${other.id}, ${g.id} carried`,
+          of: g.group,
+          warmer: fabricResistance(other) - fabricResistance(g),
+          edit: (p) => act(takeGarment(p, other.id, 'worn'), { do: 'takeOff', garment: g.id }, 0),
+        };
+    if (isSpare(g, along))
+      yield { name: `no ${g.id}`, of: g.group, warmer: -fabricResistance(g), edit: (p) => leaveGarment(p, g.id) };
+  }
+  for (const o of closet)
+    if (isOuterLayer(o) && suits(o) && !along.some((g) => alike(o, g)))
+      yield* shutAndOpen(o, {
+        name: `${o.id} too`,
+        of: o.group,
+        warmer: fabricResistance(o),
+        edit: (p) => takeGarment(p, o.id, 'worn'),
+      });
+  yield* atHalts(plan, { along, takes: closet.filter((o) => isOverTrousers(o) && suits(o)) }, request);
+  if (!along.some(isLegBase))
+    for (const o of closet)
+      if (isLegBase(o) && suits(o))
+        yield {
+          name: `${o.id} too`,
+          of: 'legs',
+          warmer: fabricResistance(o),
+          edit: (p) => takeGarment(p, o.id, 'worn'),
+        };
+  for (const { atS, pace, shelter } of plan.cues)
+    if (pace || shelter)
+      yield {
+        name: `${atS} as planned`,
+        of: 'going',
+        warmer: 0,
+        edit: (p) => tidy({ ...p, cues: p.cues.map((c) => (c.atS === atS ? { atS, actions: c.actions } : c)) }),
+      };
+}
+/** Where one halts: layers on or off from there on, and on for the stop alone; and a stop held in the lee. */
+function* atHalts(
+  plan: Plan,
+  { along, takes }: { along: readonly Garment[]; takes: readonly Garment[] },
+  { timeline, person }: PlanRequest,
+): Generator<Change> {
+  const can = followable(timeline, person);
+  const asked = (edit: Change['edit']) => (p: Plan) => {
+    const next = edit(p);
+    return next.cues.every(can) ? next : p;
+  };
+  const halts = phases(timeline).filter((m) => m.halted && m.startS > 0);
+  for (const m of halts) {
+    const { startS, endS } = m;
+    const change = (g: Garment, name: string, edit: Change['edit']): Change => ({
+      name: `${g.id} ${name} ${startS}`,
+      of: g.group,
+      warmer: 0,
+      edit: asked(edit),
+    });
+    const forStop = (g: Garment) => (p: Plan) => {
+      const on = act(p, { do: 'putOn', garment: g.id }, startS);
+      return endS < timeline.endS ? act(on, { do: 'takeOff', garment: g.id }, endS) : on;
+    };
+    for (const g of along.filter((o) => isOuterLayer(o) || isForStops(o))) {
+      const worn = isWorn(plan, g.id, startS);
+      const does = worn ? 'takeOff' : 'putOn';
+      yield change(g, does, (p) => act(p, { do: does, garment: g.id }, startS));
+      if (!worn && m.stop) yield change(g, 'for', forStop(g));
+    }
+    if (!m.stop) continue;
+    for (const o of takes) yield change(o, 'for', (p) => forStop(o)(takeGarment(p, o.id, 'carried')));
+    if (leeIsNear(timeline, m) && !plan.cues.some((c) => c.shelter && Math.abs(c.atS - startS) < 1))
+      yield {
+        name: `lee at ${startS}`,
+        of: 'going',
+        warmer: 0,
+        edit: (p) => tidy({ ...p, cues: [...p.cues, { atS: startS, actions: [], shelter: { untilS: endS } }] }),
+      };
+  }
+}
+
+/** A cue done at the natural moment before or after its own, where none is done yet and people can still carry it out. */
+export function* cuesMoved(plan: Plan, { closet, timeline, person }: PlanRequest): Generator<Change> {
+  const moments = phases(timeline);
+  const byId = new Map(closet.map((g) => [g.id, g]));
+  const can = followable(timeline, person, byId);
+  const halts = (cue: Cue) => cue.actions.some((a) => a.do !== 'set' && !onTheMove(byId.get(a.garment)!));
+  const taken = (atS: number) => plan.cues.some((c) => Math.abs(c.atS - atS) < 1);
+  for (const cue of plan.cues) {
+    const before = moments.filter((m) => m.startS < cue.atS - 1).pop();
+    const after = moments.find((m) => m.startS > cue.atS + 1);
+    for (const moment of [before, after]) {
+      if (!moment || moment.startS === 0 || (moment.onTheMove && halts(cue))) continue;
+      const atS = moment.startS;
+      if (!taken(atS) && can({ ...cue, atS }))
+        yield {
+          name: `${cue.atS} at ${atS}`,
+          of: 'going',
+          warmer: 0,
+          edit: (p) => tidy({ ...p, cues: p.cues.map((c) => (c.atS === cue.atS ? { ...c, atS } : c)) }),
+        };
+    }
+  }
+}
+
+/** A change as it is and, where the piece that comes has vents, with all of them set the other way from the start. */
+function* shutAndOpen(g: Garment, change: Change): Generator<Change> {
+  yield change;
+  const vents = g.openings.filter((o) => o.kind === 'vent');
+  if (vents.length === 0) return;
+  yield {
+    ...change,
+    name: `${change.name}, vents the other way`,
+    edit: (p) => {
+      const next = change.edit(p);
+      const setting = vents.some((o) => settingAt(next, g, o.id, 0) > 0.5) ? 0 : 1;
+      return vents.reduce((q, { id }) => act(q, { do: 'set', garment: g.id, opening: id, setting }, 0), next);
+    },
+  };
+}
+
+const isOuterLayer = (g: Garment): boolean =>
+  g.group === 'torso' && (g.role === 'mid' || g.role === 'shell' || g.role === 'storm');
+const isForStops = (g: Garment): boolean => g.role === 'warm' && (g.group === 'torso' || g.group === 'legs');
+const isOverTrousers = (g: Garment): boolean => g.group === 'legs' && g.role === 'warm';
+const WAITS: ReadonlySet<Group> = new Set(['hands', 'head', 'face']);
+const isLegBase = (g: Garment): boolean => g.group === 'legs' && g.role === 'base';
+
+/** Layers of the torso kept as they are where a cue takes them off or puts them on. */
+export function* withoutChanging(plan: Plan, closet: readonly Garment[]): Generator<Change> {
+  const torso = new Map(closet.flatMap((g) => (g.group === 'torso' ? [[g.id, fabricResistance(g)] as const] : [])));
+  for (const cue of plan.cues)
+    for (const a of cue.actions)
+      if (a.do !== 'set' && torso.has(a.garment))
+        yield {
+          name: `${cue.atS} not ${a.do} ${a.garment}`,
+          of: 'torso',
+          warmer: torso.get(a.garment)! * (a.do === 'takeOff' ? 1 : -1),
+          edit: (p) =>
+            tidy({
+              ...p,
+              cues: p.cues.map((c) =>
+                c.atS === cue.atS
+                  ? { ...c, actions: c.actions.filter((b) => b.do !== a.do || b.garment !== a.garment) }
+                  : c,
+              ),
+            }),
+        };
+}
+
+/** Whether somebody may go without it at all: nobody goes without shoes, a helmet, a base, or the one layer over the legs or feet. */
+function isSpare(g: Garment, along: readonly Garment[]): boolean {
+  if (g.role === 'footwear' || g.role === 'short' || (g.group === 'head' && g.role === 'over')) return false;
+  if (g.group === 'torso') return g.role !== 'base';
+  if (g.group !== 'legs' && g.group !== 'feet') return true;
+  const covers = COVERS[g.group];
+  if (!covers.has(g.role)) return true;
+  return along.some((o) => o !== g && o.group === g.group && covers.has(o.role));
+}
+/** What is a layer of its own there, and not a liner, shorts or something over it: of the feet a shell is a gaiter. */
+const COVERS: Record<'legs' | 'feet', ReadonlySet<Garment['role']>> = {
+  legs: new Set(['base', 'mid', 'shell']),
+  feet: new Set(['base', 'mid']),
+};

@@ -1,0 +1,221 @@
+import { AVERAGE_PERSON } from '@/core/body/person';
+import { CATALOGUE } from '@/core/clothing/catalogue';
+import type { Garment } from '@/core/clothing/garment';
+import type { Plan } from '@/core/kit/plan';
+import { operations } from '@/core/kit/difference';
+import { everWorn, wornAt } from '@/core/kit/replay';
+import type { Timeline } from '@/core/outing/timeline';
+import { keepsTo } from '@/core/search/keeps';
+import { mixes } from '@/core/search/mixes';
+import { makePlan } from '@/core/search/planner';
+import { cuesMoved, singleChanges } from '@/core/search/singleChanges';
+import { caseOf, OUTINGS } from '#tests/support/goodSense';
+import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
+
+const CLOSET = [
+  ...SKI_CLOSET,
+  ...garmentsOf('wind-vest', 'puffy-overtrousers', 'gaiters', 'liner-socks', 'ski-gloves'),
+];
+const day = upStopDown();
+const STOP = { from: 70 * 60, to: 85 * 60 };
+const plan: Plan = {
+  worn: [
+    'thin-merino-base',
+    'grid-fleece',
+    'briefs',
+    'soft-trousers',
+    'liner-socks',
+    'wool-socks',
+    'touring-boots',
+    'gaiters',
+    'warm-mitts',
+    'thin-cap',
+  ],
+  carried: ['standby-puffy'],
+  openings: {},
+  cues: [],
+};
+const asked = (timeline: Timeline = day, closet: Garment[] = CLOSET) => ({
+  person: AVERAGE_PERSON,
+  closet,
+  timeline,
+  sport: 'ski tour' as const,
+});
+const changesOf = (p: Plan = plan, request = asked()) =>
+  [...singleChanges(p, request)].map((c) => ({ name: c.name, plan: c.edit(p) }));
+const without = (name: string) => changesOf().find((c) => c.name === name)?.plan;
+
+test('a layer that has vents is tried shut and open', () => {
+  expect(without('wind-vest too')?.openings).toEqual({});
+  expect(without('wind-vest too, vents the other way')?.openings).toEqual({ 'wind-vest': { zip: 1 } });
+});
+
+test('over-trousers and the jacket go on for a stop and come off again, as far as people carry it out', () => {
+  for (const id of ['puffy-overtrousers', 'standby-puffy']) {
+    const next = without(`${id} for ${STOP.from}`)!;
+    expect([STOP.from - 60, STOP.from + 60, STOP.to + 60].map((t) => wornAt(next, t).has(id))).toEqual([
+      false,
+      true,
+      false,
+    ]);
+  }
+  const busy: Plan = {
+    ...plan,
+    cues: [
+      {
+        atS: STOP.from,
+        actions: ['grid-fleece', 'warm-mitts', 'thin-cap', 'gaiters', 'soft-trousers', 'briefs'].map((garment) => ({
+          do: 'takeOff',
+          garment,
+        })),
+      },
+    ],
+  };
+  expect(operations(busy.cues[0].actions)).toBe(6);
+  expect(changesOf(busy).find((c) => c.name === `puffy-overtrousers for ${STOP.from}`)?.plan).toBe(busy);
+});
+
+test('a stop is held in the lee only where forest is beside it and the wind is worth it', () => {
+  const stopIn = (next: 'forest' | 'open', windMs: number) =>
+    dayOf(
+      [
+        aLeg({ name: 'Rake', minutes: 70, shelter: next }),
+        aLeg({ name: 'Top', sport: 'stand', minutes: 15, effort: { by: 'usual' } }),
+        aLeg({ name: 'Down', minutes: 25 }),
+      ],
+      -8,
+      windMs,
+    );
+  const lee = (t: Timeline) => changesOf(plan, asked(t)).find((c) => c.name === `lee at ${STOP.from}`)?.plan.cues;
+  expect(lee(stopIn('forest', 6))).toEqual([{ atS: STOP.from, actions: [], shelter: { untilS: expect.any(Number) } }]);
+  expect(lee(stopIn('open', 6))).toBeUndefined();
+  expect(lee(stopIn('forest', 0.5))).toBeUndefined();
+});
+
+test('nothing that nobody goes without is left at home: no sock under gaiters, no base, no boots', () => {
+  const names = changesOf().map((c) => c.name);
+  for (const id of ['wool-socks', 'thin-merino-base', 'touring-boots', 'soft-trousers', 'briefs'])
+    expect(names).not.toContain(`no ${id}`);
+  for (const id of ['gaiters', 'liner-socks', 'grid-fleece', 'thin-cap']) expect(names).toContain(`no ${id}`);
+});
+
+test('what is small may wait in the pocket while its like is worn', () => {
+  const next = without('ski-gloves, warm-mitts carried')!;
+  expect(next.worn).toContain('ski-gloves');
+  expect(next.carried).toContain('warm-mitts');
+});
+
+test('a cue moves to the moment before or after its own, never before the start', () => {
+  const once: Plan = { ...plan, cues: [{ atS: STOP.from, actions: [{ do: 'putOn', garment: 'standby-puffy' }] }] };
+  const moved = [...cuesMoved(once, asked())].map((c) => c.edit(once).cues[0].atS);
+  expect(moved.length).toBeGreaterThan(0);
+  for (const atS of moved) expect(atS > 0 && atS !== STOP.from).toBe(true);
+});
+
+test('mixes have every part from one plan or the other, openings and cues with it', () => {
+  const other: Plan = {
+    worn: [
+      'thin-merino-base',
+      'wind-vest',
+      'briefs',
+      'thin-tights',
+      'wool-socks',
+      'touring-boots',
+      'ski-gloves',
+      'warm-hat',
+    ],
+    carried: ['grid-fleece'],
+    openings: { 'wind-vest': { zip: 1 } },
+    cues: [
+      { atS: STOP.from, actions: [{ do: 'putOn', garment: 'grid-fleece' }], pace: { share: 0.75, untilS: STOP.to } },
+    ],
+  };
+  const all = [...mixes(plan, other, CLOSET)];
+  expect(all).toHaveLength(62);
+  const torso = all.find((m) => m.parts === 'torso')!.plan;
+  expect([...everWorn(torso)].sort()).toEqual(
+    [
+      'thin-merino-base',
+      'wind-vest',
+      'grid-fleece',
+      ...plan.worn.filter((id) => id !== 'thin-merino-base' && id !== 'grid-fleece'),
+    ].sort(),
+  );
+  expect(torso.openings).toEqual({ 'wind-vest': { zip: 1 } });
+  expect(torso.cues).toEqual([{ atS: STOP.from, actions: [{ do: 'putOn', garment: 'grid-fleece' }] }]);
+  expect(all.find((m) => m.parts === 'going')!.plan.cues).toEqual([
+    { atS: STOP.from, actions: [], pace: { share: 0.75, untilS: STOP.to } },
+  ]);
+  for (const { plan: m } of mixes(plan, plan, CLOSET)) expect([...m.worn].sort()).toEqual([...plan.worn].sort());
+});
+
+describe('what an athlete wants binds every change', () => {
+  const tube = { ...plan, worn: [...plan.worn, 'neck-tube'], openings: { 'neck-tube': { up: 0 } } };
+  const cue = (n: number): Plan => ({
+    ...plan,
+    cues: Array.from({ length: n }, (_, i) => ({ atS: 600 * (i + 1), actions: [] })),
+  });
+  test.each([
+    ['one cue beyond the most', { mostCues: 2 }, cue(2), cue(3), false],
+    ['as many cues as may be', { mostCues: 2 }, cue(1), cue(2), true],
+    ['fewer of too many cues', { mostCues: 1 }, cue(4), cue(3), true],
+    [
+      'the tube pulled down',
+      { mostCues: 9, mouthCovered: true },
+      tube,
+      { ...tube, openings: { 'neck-tube': { up: 1 } } },
+      false,
+    ],
+    ['the tube left at home', { mostCues: 9, mouthCovered: true }, tube, plan, false],
+    ['the tube pulled down by somebody who has no rule', { mostCues: 9 }, tube, plan, true],
+    [
+      'no liner under the sock',
+      { mostCues: 9, twoSocks: true },
+      plan,
+      { ...plan, worn: plan.worn.filter((id) => id !== 'liner-socks') },
+      false,
+    ],
+    [
+      'another hat',
+      { mostCues: 9, twoSocks: true, mouthCovered: true },
+      tube,
+      { ...tube, worn: tube.worn.map((id) => (id === 'thin-cap' ? 'warm-hat' : id)) },
+      true,
+    ],
+    [
+      'a plain liner for a barrier',
+      { mostCues: 9, barriers: true },
+      { ...plan, worn: ['barrier-socks'] },
+      { ...plan, worn: ['liner-socks'] },
+      false,
+    ],
+    [
+      'a barrier kept',
+      { mostCues: 9, barriers: true },
+      { ...plan, worn: ['barrier-socks'] },
+      { ...plan, worn: ['barrier-socks', 'wool-socks'] },
+      true,
+    ],
+  ])('%s', (_, wanted, from, to, may) => {
+    expect(keepsTo(wanted, CATALOGUE)(from, to)).toBe(may);
+  });
+
+  test('a whole search keeps to the cues, the covered mouth and the two socks it is asked for', () => {
+    const o = OUTINGS.find((x) => x.name.startsWith('Ski tour with a summit, -20'))!;
+    const c = caseOf(o);
+    const found = makePlan({
+      ...c,
+      closet: c.garments,
+      sport: o.sport,
+      maxCues: 1,
+      mouthCovered: true,
+      twoSocks: true,
+    }).plan;
+    expect(found.cues.length).toBeLessThanOrEqual(1);
+    const kept = keepsTo({ mostCues: 1, mouthCovered: true, twoSocks: true }, c.garments);
+    // It covers the mouth and lines the socks: a plan that does not is refused beside it.
+    const bare = { ...found, worn: found.worn.filter((id) => c.garments.find((g) => g.id === id)!.group !== 'face') };
+    const lined = { ...found, worn: found.worn.filter((id) => id !== 'liner-socks') };
+    expect([kept(found, bare), kept(found, lined)]).toEqual([false, false]);
+  });
+});
