@@ -35,8 +35,8 @@ export interface Asking {
   goOn?: () => boolean;
   /** of the runs, s */
   stepS?: number;
-  /** of the trials that say which changes are worth a run, s; as the runs */
-  trialS?: number;
+  /** says which changes are worth a run, held against the plan; as the runs */
+  trials?: Pick<Trials, 'saves' | 'doubt'>;
   /** points it must save */
   least?: number;
   /** names of changes that are passed over; those that cost clearly more are added */
@@ -83,13 +83,12 @@ const LEAST_SAVING = 0.12;
  */
 export function propose(
   request: Question,
-  { goOn = () => true, stepS = ASK_STEP_S, trialS = stepS, least = LEAST_SAVING, hopeless }: Asking = {},
+  { goOn = () => true, stepS = ASK_STEP_S, least = LEAST_SAVING, hopeless, ...asking }: Asking = {},
 ): Proposal | null {
   const { plan } = request;
   const run = (p: Plan): Scored => runPlan(request, p, { stepS });
   const before = run(plan);
-  const trials = new Trials(request, trialS);
-  trials.hold(plan);
+  const trials = asking.trials ?? heldAgainst(request, stepS);
   let best: Proposal | null = null;
   for (const option of options(request, before)) {
     const name = `${option.atS} ${option.text}`;
@@ -110,6 +109,12 @@ export function propose(
     };
   }
   return best;
+}
+
+function heldAgainst(request: Question, stepS: number): Trials {
+  const trials = new Trials(request, stepS);
+  trials.hold(request.plan);
+  return trials;
 }
 
 const alarms = (s: Scored): number => alarmsIn(s.findings).length;

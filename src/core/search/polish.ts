@@ -59,6 +59,23 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
   let plan = chosen;
   let least = cost(plan);
   const trials = new Trials(asked, f.stepS);
+  /** what changes of the plan held were found to save: several stages try the same */
+  const tried = new Map<string, number | null>();
+  let held: Plan | null = null;
+  const hold = (): void => {
+    if (held === plan) return;
+    held = plan;
+    tried.clear();
+    trials.hold(plan);
+  };
+  const savesOf = (next: Plan): number | null => {
+    const key = JSON.stringify(next);
+    const known = tried.get(key);
+    if (known !== undefined) return known;
+    const saves = trials.saves(next);
+    tried.set(key, saves);
+    return saves;
+  };
   const runs = { swaps: 0, proposals: 0, across: 0 };
   const within = (what: keyof typeof runs) => () => f.beat() && runs[what]++ < POLISH_RUNS[what];
   const goOn = within('swaps');
@@ -74,9 +91,8 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
   const across = within('across');
   /** Warmer legs with a lighter torso, or the other way about: neither helps alone. Takes the best such pair, where one helps. */
   const takesPair = (): boolean => {
-    trials.hold(plan);
-    const saves = (next: Plan) =>
-      !mayBe(next) || !across() ? -Infinity : (trials.saves(next) ?? -Infinity) - order(next);
+    hold();
+    const saves = (next: Plan) => (!mayBe(next) || !across() ? -Infinity : (savesOf(next) ?? -Infinity) - order(next));
     const best = (list: readonly Change[], warmer: 1 | -1) =>
       list
         .filter((c) => c.warmer * warmer > LEAST_WARMER)
@@ -106,15 +122,16 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
   };
   /** Parts of the body, and the going, as another plan has them. */
   const takesMix = (): boolean => {
-    trials.hold(plan);
+    hold();
     const can = followable(f.request.timeline, f.request.person, new Map(closet.map((g) => [g.id, g])));
     const seen = new Set([JSON.stringify(plan)]);
-    const found = (f.others ?? []).flatMap((other) =>
+    const unlike = (f.others ?? []).filter((other) => alongOf(closet, other).some((g) => !isAlong(plan, g.id)));
+    const found = unlike.flatMap((other) =>
       [...mixes(plan, other, closet)].flatMap(({ plan: next }) => {
         const key = JSON.stringify(next);
         if (seen.has(key) || !mayBe(next) || !next.cues.every(can) || !f.beat()) return [];
         seen.add(key);
-        const saves = (trials.saves(next) ?? -Infinity) + order(plan) - order(next);
+        const saves = (savesOf(next) ?? -Infinity) + order(plan) - order(next);
         return saves > LEAST_SWAP - trials.doubt ? [{ next, saves }] : [];
       }),
     );
@@ -130,30 +147,31 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
   };
   for (let round = 0; round < POLISH_ROUNDS; round++) {
     const before = least;
-    trials.hold(plan);
+    hold();
     for (const { name, edit } of round === 0
       ? [...pairs(plan, candidates), ...singleChanges(plan, f.request), ...cuesMoved(plan, f.request)]
       : [...singleChanges(plan, f.request), ...cuesMoved(plan, f.request)]) {
       const next = edit(plan);
       if (hopeless.has(name) || !mayBe(next)) continue;
       if (!goOn()) break;
-      const about = trials.saves(next);
+      const about = savesOf(next);
       hopeless.note(name, about);
       if (about !== null && about + order(plan) - order(next) <= LEAST_SWAP - trials.doubt) continue;
       const then = cost(next);
       if (then < least - LEAST_SWAP) {
         least = then;
         plan = next;
-        trials.hold(plan);
+        hold();
       }
     }
     if (plan !== unhelped) {
+      hold();
       const proposal = propose(
         { ...asked, plan },
         {
           goOn: within('proposals'),
           stepS: POLISH_STEP_S,
-          trialS: f.stepS,
+          trials: { saves: savesOf, doubt: trials.doubt },
           least: LEAST_PROPOSED,
           hopeless: hopelessProposals,
         },

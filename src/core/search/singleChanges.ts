@@ -30,12 +30,16 @@ export function* singleChanges(plan: Plan, request: PlanRequest): Generator<Chan
   const suits = (o: Garment) => !isAlong(plan, o.id) && suitsSport(o, sport) && (barriers || !isBarrierLiner(o));
   for (const g of along) {
     for (const other of closet.filter((o) => alike(o, g) && suits(o)))
-      yield* shutAndOpen(other, {
-        name: `${g.id} to ${other.id}`,
-        of: g.group,
-        warmer: fabricResistance(other) - fabricResistance(g),
-        edit: (p) => swapGarment(p, g.id, other),
-      });
+      yield* shutAndOpen(
+        other,
+        {
+          name: `${g.id} to ${other.id}`,
+          of: g.group,
+          warmer: fabricResistance(other) - fabricResistance(g),
+          edit: (p) => swapGarment(p, g.id, other),
+        },
+        g,
+      );
     // What is small may wait in the pocket while its like is worn.
     if (WAITS.has(g.group) && g.role !== 'over' && plan.worn.includes(g.id))
       for (const other of closet.filter((o) => o.group === g.group && alike(o, g) && suits(o)))
@@ -141,10 +145,13 @@ export function* cuesMoved(plan: Plan, { closet, timeline, person }: PlanRequest
   }
 }
 
-/** A change as it is and, where the piece that comes has vents, with all of them set the other way from the start. */
-function* shutAndOpen(g: Garment, change: Change): Generator<Change> {
+/**
+ * A change as it is and, where the piece that comes has vents that the one it stands for has not, with those set the other way from the
+ * start: how the others stand was found before.
+ */
+function* shutAndOpen(g: Garment, change: Change, before?: Garment): Generator<Change> {
   yield change;
-  const vents = g.openings.filter((o) => o.kind === 'vent');
+  const vents = g.openings.filter((o) => o.kind === 'vent' && !before?.openings.some((b) => b.id === o.id));
   if (vents.length === 0) return;
   yield {
     ...change,
