@@ -145,9 +145,9 @@ export class Course {
     const paced = going === 'own effort' && !leg.noStopping;
     const most = maximalMetabolicRate(person.vo2maxMl, person.massKg);
     return {
-      warmOn: phase.stop || going !== 'own effort' || s.metabolicW - s.externalW < STEAMING_W || s.airC < BITTER_C,
+      warmOn: standbyGoesOn(timeline, phase, 'torso'),
       falls: timeline.stretches.some((o) => o.precipitationMmH > 0 && o.endS > phase.startS && o.startS < phase.endS),
-      overLegs: phase.stop || going === 'carried',
+      overLegs: standbyGoesOn(timeline, phase, 'legs'),
       drySocks: phase.stop && phase.startS > 0 && timeline.legStartS[s.leg + 1] - phase.startS >= SOCKS_STOP_S,
       // Whoever rolls downhill cannot go easier.
       easy: paced && s.metabolicW > EASES_W,
@@ -193,4 +193,15 @@ export function leeIsNear(timeline: Timeline, phase: Phase): boolean {
     s.relativeWind > LEE_WIND &&
     [timeline.legs[s.leg - 1], timeline.legs[s.leg + 1]].some((l) => l?.shelter === 'forest')
   );
+}
+
+/**
+ * Whether what is kept dry for stops may go on in a phase: where one stands or is carried; a jacket also where one hardly works, or in
+ * bitter air (common practice, no published source: on a climb it is soaked before it is needed).
+ */
+export function standbyGoesOn(timeline: Timeline, phase: Phase, group: 'torso' | 'legs'): boolean {
+  const s = stretchAt(timeline, phase.startS + 1);
+  const { going } = SPORT[timeline.legs[s.leg].sport];
+  if (group === 'legs') return phase.stop || going === 'carried';
+  return phase.stop || going !== 'own effort' || s.metabolicW - s.externalW < STEAMING_W || s.airC < BITTER_C;
 }

@@ -1,13 +1,14 @@
-import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
+import { isBarrierLiner, isStandby, suitsSport } from '@/core/clothing/purpose';
 import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
 import { onTheMove } from '@/core/kit/changing';
 import { act, alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
 import { followable } from '@/core/kit/followable';
 import type { Cue, Plan } from '@/core/kit/plan';
 import { isWorn, settingAt, tidy } from '@/core/kit/replay';
-import { phases } from '@/core/outing/moments';
+import { phases, type Phase } from '@/core/outing/moments';
+import type { Timeline } from '@/core/outing/timeline';
 import { alike } from './changes';
-import { leeIsNear } from './course';
+import { leeIsNear, standbyGoesOn } from './course';
 import type { PlanRequest } from './planRequest';
 
 /** One change of a plan, its name, and what of the body it dresses. */
@@ -103,8 +104,9 @@ function* atHalts(
       const on = act(p, { do: 'putOn', garment: g.id }, startS);
       return endS < timeline.endS ? act(on, { do: 'takeOff', garment: g.id }, endS) : on;
     };
-    for (const g of along.filter((o) => isOuterLayer(o) || isForStops(o))) {
+    for (const g of along.filter((o) => isOuterLayer(o) || isStandby(o))) {
       const worn = isWorn(plan, g.id, startS);
+      if (!worn && !mayGoOn(g, timeline, m)) continue;
       const does = worn ? 'takeOff' : 'putOn';
       yield change(g, does, (p) => act(p, { do: does, garment: g.id }, startS));
       if (!worn && m.stop) yield change(g, 'for', forStop(g));
@@ -134,6 +136,8 @@ export function* cuesMoved(plan: Plan, { closet, timeline, person }: PlanRequest
     for (const moment of [before, after]) {
       if (!moment || moment.startS === 0 || (moment.onTheMove && halts(cue))) continue;
       const atS = moment.startS;
+      const goOn = cue.actions.flatMap((a) => (a.do === 'putOn' ? byId.get(a.garment)! : []));
+      if (!goOn.every((g) => mayGoOn(g, timeline, moment))) continue;
       if (!taken(atS) && can({ ...cue, atS }))
         yield {
           name: `${cue.atS} at ${atS}`,
@@ -166,7 +170,8 @@ function* shutAndOpen(g: Garment, change: Change, before?: Garment): Generator<C
 
 const isOuterLayer = (g: Garment): boolean =>
   g.group === 'torso' && (g.role === 'mid' || g.role === 'shell' || g.role === 'storm');
-const isForStops = (g: Garment): boolean => g.role === 'warm' && (g.group === 'torso' || g.group === 'legs');
+const mayGoOn = (g: Garment, timeline: Timeline, m: Phase): boolean =>
+  !isStandby(g) || standbyGoesOn(timeline, m, g.group === 'legs' ? 'legs' : 'torso');
 const isOverTrousers = (g: Garment): boolean => g.group === 'legs' && g.role === 'warm';
 const WAITS: ReadonlySet<Group> = new Set(['hands', 'head', 'face']);
 const isLegBase = (g: Garment): boolean => g.group === 'legs' && g.role === 'base';

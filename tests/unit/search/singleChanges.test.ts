@@ -105,11 +105,15 @@ test('what is small may wait in the pocket while its like is worn', () => {
   expect(next.carried).toContain('warm-mitts');
 });
 
-test('a cue moves to the moment before or after its own, never before the start', () => {
-  const once: Plan = { ...plan, cues: [{ atS: STOP.from, actions: [{ do: 'putOn', garment: 'standby-puffy' }] }] };
-  const moved = [...cuesMoved(once, asked())].map((c) => c.edit(once).cues[0].atS);
-  expect(moved.length).toBeGreaterThan(0);
-  for (const atS of moved) expect(atS > 0 && atS !== STOP.from).toBe(true);
+test('a cue moves to the moment before or after its own; a jacket for stops does not go on while one climbs', () => {
+  const movedFrom = (garment: string) => {
+    const once: Plan = { ...plan, cues: [{ atS: STOP.from, actions: [{ do: 'putOn', garment }] }] };
+    return [...cuesMoved(once, asked())].map((c) => c.edit(once).cues[0].atS - STOP.from);
+  };
+  expect(movedFrom('ski-gloves')).toEqual([-360, STOP.to - STOP.from]);
+  expect(movedFrom('standby-puffy')).toEqual([STOP.to - STOP.from]);
+  const climbs = changesOf().filter((c) => c.plan.cues.some((q) => q.atS < STOP.from));
+  expect(climbs).toEqual([]);
 });
 
 test('mixes have every part from one plan or the other, openings and cues with it', () => {
