@@ -75,7 +75,9 @@ export function useOutbox<T>({
       stored: (body, at) => {
         // An answer that is told again may be older than what the page shows.
         if (at <= told.current.version) return;
-        if (!own.has(body)) take(body, at);
+        // What a window that is gone had left is stored now; what was edited here since goes after it and stays on the page.
+        const next = pendingOf(outbox.state.getState(), thing)?.kept.edits.at(-1);
+        if (!own.has(body) && !(next && own.has(next.value))) take(body, at);
         told.current.version = at;
         latest.current.onStored(latest.current.unwrap(body), at);
       },
