@@ -170,8 +170,14 @@ function* shutAndOpen(g: Garment, change: Change, before?: Garment): Generator<C
 
 const isOuterLayer = (g: Garment): boolean =>
   g.group === 'torso' && (g.role === 'mid' || g.role === 'shell' || g.role === 'storm');
+/** On the last way to a stop, no longer than this, a jacket may go on before one cools, s; over-trousers only where one stands. */
+const LAST_WAY_S = 360;
 const mayGoOn = (g: Garment, timeline: Timeline, m: Phase): boolean =>
-  !isStandby(g) || standbyGoesOn(timeline, m, g.group === 'legs' ? 'legs' : 'torso');
+  !isStandby(g) ||
+  standbyGoesOn(timeline, m, g.group === 'legs' ? 'legs' : 'torso') ||
+  (g.group === 'torso' &&
+    m.endS - m.startS <= LAST_WAY_S &&
+    phases(timeline).some((next) => next.stop && Math.abs(next.startS - m.endS) < 1));
 const isOverTrousers = (g: Garment): boolean => g.group === 'legs' && g.role === 'warm';
 const WAITS: ReadonlySet<Group> = new Set(['hands', 'head', 'face']);
 const isLegBase = (g: Garment): boolean => g.group === 'legs' && g.role === 'base';

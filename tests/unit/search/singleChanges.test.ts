@@ -105,13 +105,14 @@ test('what is small may wait in the pocket while its like is worn', () => {
   expect(next.carried).toContain('warm-mitts');
 });
 
-test('a cue moves to the moment before or after its own; a jacket for stops does not go on while one climbs', () => {
+test('a cue moves to the moment before or after its own; what is for stops not onto a climb, but for a jacket on the last way to it', () => {
   const movedFrom = (garment: string) => {
     const once: Plan = { ...plan, cues: [{ atS: STOP.from, actions: [{ do: 'putOn', garment }] }] };
     return [...cuesMoved(once, asked())].map((c) => c.edit(once).cues[0].atS - STOP.from);
   };
   expect(movedFrom('ski-gloves')).toEqual([-360, STOP.to - STOP.from]);
-  expect(movedFrom('standby-puffy')).toEqual([STOP.to - STOP.from]);
+  expect(movedFrom('standby-puffy')).toEqual([-360, STOP.to - STOP.from]);
+  expect(movedFrom('puffy-overtrousers')).toEqual([]);
   const climbs = changesOf().filter((c) => c.plan.cues.some((q) => q.atS < STOP.from));
   expect(climbs).toEqual([]);
 });
