@@ -1,3 +1,4 @@
+// Longer than a file should be: one script that is run once; most of it is the table of the winter's days and ways.
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import seedrandom from 'seedrandom';

@@ -1,4 +1,5 @@
 'use client';
+// Longer than a file should be: one page, whose filters, days, pieces and causes light each other up.
 import { useRouter } from 'next/navigation';
 import { useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
