@@ -117,6 +117,7 @@ function heldAgainst(request: Question, stepS: number): Trials {
   return trials;
 }
 
+const isJacket = (g: Garment): boolean => g.group === 'torso' && g.role === 'warm';
 const alarms = (s: Scored): number => alarmsIn(s.findings).length;
 
 interface Option {
@@ -186,7 +187,9 @@ function options(r: Question, scored: Scored): Option[] {
       out.push({ text: `take along for the stop: ${g.name}`, atS: moment.startS, plan: both });
       continue;
     }
-    if (!inPlan.some((o) => oneAtATime(o, g))) {
+    // One jacket for stops is what people carry (common practice, no published source); a second only where the plan is not safe.
+    const second = isJacket(g) && inPlan.some(isJacket) && alarms(scored) === 0;
+    if (!second && !inPlan.some((o) => oneAtATime(o, g))) {
       out.push({ text: `put on at the start: ${g.name}`, atS: 0, plan: takeGarment(plan, g.id, 'worn') });
       const along = takeGarment(plan, g.id, 'carried');
       if (!moment.onTheMove || g.group !== 'torso')
