@@ -1,7 +1,7 @@
 import type { Garment } from '@/core/clothing/garment';
 import type { KitAction, Plan } from '@/core/kit/plan';
 import { ASK_STEP_S, runPlan, type Question } from './question';
-import { isBarrierLiner, oneAtATime, suitsSport } from '@/core/clothing/purpose';
+import { isBarrierLiner, isStandby, oneAtATime, suitsSport } from '@/core/clothing/purpose';
 import { alarmsIn } from '@/core/judge/findings';
 import { onTheMove } from '@/core/kit/changing';
 import { operations } from '@/core/kit/difference';
@@ -117,7 +117,7 @@ function heldAgainst(request: Question, stepS: number): Trials {
   return trials;
 }
 
-const isJacket = (g: Garment): boolean => g.group === 'torso' && g.role === 'warm';
+const isJacket = (g: Garment): boolean => g.group === 'torso' && isStandby(g);
 const alarms = (s: Scored): number => alarmsIn(s.findings).length;
 
 interface Option {

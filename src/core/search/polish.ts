@@ -40,7 +40,7 @@ const LEAST_SWAP = 0.01;
 export const POLISH_STEP_S = 60;
 const POLISH_ROUNDS = 12;
 const POLISH_RUNS = { swaps: 900, proposals: 1000, across: 300 } as const;
-/** Changes of the legs that are tried with changes of the torso, the best by themselves of each, and pairs that are then run in full. */
+/** Changes of the legs that are tried with changes of the torso, the best by themselves of each, and pairs or mixes that are then run in full. */
 const ACROSS = { each: 7, inFull: 3 } as const;
 /** Insulation that comes or goes with a change and makes it a warmer or a lighter one, m²K/W. */
 const LEAST_WARMER = 0.005;
@@ -89,6 +89,17 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
   /** the plan that no proposal helped */
   let unhelped: Plan | null = null;
   const across = within('across');
+  /** Runs those in full that promise most, and takes the first that is cheaper indeed. */
+  const takesBest = (promising: readonly { next: Plan; saves: number }[]): boolean => {
+    for (const { next } of [...promising].sort((a, b) => b.saves - a.saves).slice(0, ACROSS.inFull)) {
+      const then = cost(next);
+      if (then >= least - LEAST_SWAP) continue;
+      least = then;
+      plan = next;
+      return true;
+    }
+    return false;
+  };
   /** Warmer legs with a lighter torso, or the other way about: neither helps alone. Takes the best such pair, where one helps. */
   const takesPair = (): boolean => {
     hold();
@@ -109,16 +120,8 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
         return best(torso, way === 1 ? -1 : 1).flatMap((t) => warmer.map((l) => t.edit(l.edit(plan))));
       })
       .map((next) => ({ next, saves: saves(next) + order(plan) }))
-      .filter((p) => p.saves > LEAST_SWAP - trials.doubt)
-      .sort((a, b) => b.saves - a.saves);
-    for (const { next } of both.slice(0, ACROSS.inFull)) {
-      const then = cost(next);
-      if (then >= least - LEAST_SWAP) continue;
-      least = then;
-      plan = next;
-      return true;
-    }
-    return false;
+      .filter((p) => p.saves > LEAST_SWAP - trials.doubt);
+    return takesBest(both);
   };
   /** Parts of the body, and the going, as another plan has them. */
   const takesMix = (): boolean => {
@@ -135,15 +138,7 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
         return saves > LEAST_SWAP - trials.doubt ? [{ next, saves }] : [];
       }),
     );
-    found.sort((a, b) => b.saves - a.saves);
-    for (const { next } of found.slice(0, ACROSS.inFull)) {
-      const then = cost(next);
-      if (then >= least - LEAST_SWAP) continue;
-      least = then;
-      plan = next;
-      return true;
-    }
-    return false;
+    return takesBest(found);
   };
   for (let round = 0; round < POLISH_ROUNDS; round++) {
     const before = least;

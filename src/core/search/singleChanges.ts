@@ -178,7 +178,7 @@ const mayGoOn = (g: Garment, timeline: Timeline, m: Phase): boolean =>
   (g.group === 'torso' &&
     m.endS - m.startS <= LAST_WAY_S &&
     phases(timeline).some((next) => next.stop && Math.abs(next.startS - m.endS) < 1));
-const isOverTrousers = (g: Garment): boolean => g.group === 'legs' && g.role === 'warm';
+const isOverTrousers = (g: Garment): boolean => g.group === 'legs' && isStandby(g);
 const WAITS: ReadonlySet<Group> = new Set(['hands', 'head', 'face']);
 const isLegBase = (g: Garment): boolean => g.group === 'legs' && g.role === 'base';
 
