@@ -39,6 +39,8 @@ export interface Asking {
   trials?: Pick<Trials, 'saves' | 'doubt'>;
   /** points it must save */
   least?: number;
+  /** whether a plan may be proposed at all; left out: any may */
+  may?: (plan: Plan) => boolean;
   /** names of changes that are passed over; those that cost clearly more are added */
   hopeless?: Hopeless;
 }
@@ -74,7 +76,7 @@ export class Hopeless {
 const HOPELESS = 0.08;
 
 /** A proposal must be worth a person's attention, points. */
-const LEAST_SAVING = 0.12;
+export const LEAST_SAVING = 0.12;
 
 /**
  * Tries single changes on a plan, each simulated whole: something carried put on (or something worn taken off, or opened, or
@@ -83,7 +85,7 @@ const LEAST_SAVING = 0.12;
  */
 export function propose(
   request: Question,
-  { goOn = () => true, stepS = ASK_STEP_S, least = LEAST_SAVING, hopeless, ...asking }: Asking = {},
+  { goOn = () => true, may = () => true, stepS = ASK_STEP_S, least = LEAST_SAVING, hopeless, ...asking }: Asking = {},
 ): Proposal | null {
   const { plan } = request;
   const run = (p: Plan): Scored => runPlan(request, p, { stepS });
@@ -92,7 +94,7 @@ export function propose(
   let best: Proposal | null = null;
   for (const option of options(request, before)) {
     const name = `${option.atS} ${option.text}`;
-    if (hopeless?.has(name)) continue;
+    if (hopeless?.has(name) || !may(option.plan)) continue;
     if (!goOn()) break;
     const about = trials.saves(option.plan);
     hopeless?.note(name, about);

@@ -140,23 +140,12 @@ export class Course {
   private allowsIn(phase: Phase, next: Phase | undefined): Allows {
     const { timeline, person } = this;
     const s = stretchAt(timeline, phase.startS + 1);
-    const leg = timeline.legs[s.leg];
-    const { going } = SPORT[leg.sport];
-    const paced = going === 'own effort' && !leg.noStopping;
-    const most = maximalMetabolicRate(person.vo2maxMl, person.massKg);
     return {
       warmOn: standbyGoesOn(timeline, phase, 'torso'),
       falls: timeline.stretches.some((o) => o.precipitationMmH > 0 && o.endS > phase.startS && o.startS < phase.endS),
       overLegs: standbyGoesOn(timeline, phase, 'legs'),
       drySocks: phase.stop && phase.startS > 0 && timeline.legStartS[s.leg + 1] - phase.startS >= SOCKS_STOP_S,
-      // Whoever rolls downhill cannot go easier.
-      easy: paced && s.metabolicW > EASES_W,
-      // Nobody presses on into a stop: what is sweated then chills there (common practice, no published source).
-      brisk:
-        paced &&
-        !next?.stop &&
-        s.metabolicW < BRISK_SHARE * most &&
-        !hurtsAirways(s.metabolicW * BRISK, s.airC, person),
+      ...pacesIn(timeline, person, phase, next),
       lee: leeIsNear(timeline, phase),
     };
   }
@@ -180,6 +169,26 @@ export class Course {
         return true;
     }
   }
+}
+
+/** Whether one may go easier or brisker in a phase than planned. @param next the phase after it */
+export function pacesIn(
+  timeline: Timeline,
+  person: Person,
+  phase: Phase,
+  next: Phase | undefined,
+): Record<'easy' | 'brisk', boolean> {
+  const s = stretchAt(timeline, phase.startS + 1);
+  const leg = timeline.legs[s.leg];
+  const paced = SPORT[leg.sport].going === 'own effort' && !leg.noStopping;
+  const most = maximalMetabolicRate(person.vo2maxMl, person.massKg);
+  return {
+    // Whoever rolls downhill cannot go easier.
+    easy: paced && s.metabolicW > EASES_W,
+    // Nobody presses on into a stop: what is sweated then chills there (common practice, no published source).
+    brisk:
+      paced && !next?.stop && s.metabolicW < BRISK_SHARE * most && !hurtsAirways(s.metabolicW * BRISK, s.airC, person),
+  };
 }
 
 /** Whether a stop may be held in the lee: it stands open in the wind, and there is forest just before or after it. */

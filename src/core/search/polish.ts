@@ -11,7 +11,7 @@ import { keepsTo } from './keeps';
 import { mixes } from './mixes';
 import { orderPrice } from './order';
 import type { PlanRequest } from './planRequest';
-import { cuesMoved, singleChanges, withoutChanging, type Change } from './singleChanges';
+import { cuesMoved, pacesTried, singleChanges, withoutChanging, type Change } from './singleChanges';
 
 /** What the last stages of a search share: what was asked, how it is weighed, and the longest step of a trial, s. */
 export interface Finishing {
@@ -49,61 +49,150 @@ const LEAST_PROPOSED = 0.03;
 
 /**
  * Betters the chosen plan by single changes until none helps: pieces swapped for any of their like, small things left at home or
- * put on, and all that is proposed to a person beside a finished plan.
+ * put on, and all that is proposed to a person beside a finished plan; and where no single one helps, by two at once and by parts of
+ * plans from other starts.
  */
 export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan {
-  const { closet } = f.request;
-  const asked = askedOf(f);
-  const order = (plan: Plan) => orderPrice(alongOf(closet, plan), f.order);
-  const cost = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S }).total + order(plan);
-  let plan = chosen;
-  let least = cost(plan);
-  const trials = new Trials(asked, f.stepS);
+  const end = new Polishing(chosen, f);
+  for (let round = 0; round < POLISH_ROUNDS; round++) {
+    const before = end.least;
+    end.takeSingle(round === 0 ? [...pairs(end.plan, candidates)] : []);
+    end.takeProposal();
+    if (before - end.least < LEAST_SWAP && !end.triesAgain() && !end.takesPair() && !end.takesMix()) break;
+  }
+  return end.plan;
+}
+
+/** A plan that is held, what changes of it were found to save, and how many runs are left to better it. */
+class Polishing {
+  plan: Plan;
+  /** what the plan costs, points */
+  least: number;
+  private readonly asked: ReturnType<typeof askedOf>;
+  private readonly trials: Trials;
   /** what changes of the plan held were found to save: several stages try the same */
-  const tried = new Map<string, number | null>();
-  let held: Plan | null = null;
-  const hold = (): void => {
-    if (held === plan) return;
-    held = plan;
-    tried.clear();
-    trials.hold(plan);
-  };
-  const savesOf = (next: Plan): number | null => {
+  private readonly tried = new Map<string, number | null>();
+  private held: Plan | null = null;
+  private readonly runs = { swaps: 0, proposals: 0, across: 0 };
+  private readonly wearable: (plan: Plan) => boolean;
+  private readonly keeps: ReturnType<typeof keepsTo>;
+  private readonly hopeless = new Hopeless();
+  /** There are a few hundred of them: those that were hopeless are not tried once more, as single changes are. */
+  private readonly hopelessProposals = new Hopeless();
+  /** the plan that no proposal helped */
+  private unhelped: Plan | null = null;
+
+  constructor(
+    chosen: Plan,
+    private readonly f: Finishing,
+  ) {
+    const { closet } = f.request;
+    this.asked = askedOf(f);
+    this.trials = new Trials(this.asked, f.stepS);
+    this.wearable = staysWearable(new Map(closet.map((g) => [g.id, g])));
+    this.keeps = keepsTo({ ...f.request, mostCues: f.mostCues }, closet);
+    this.plan = chosen;
+    this.least = this.cost(chosen);
+  }
+
+  private order(plan: Plan): number {
+    return orderPrice(alongOf(this.f.request.closet, plan), this.f.order);
+  }
+
+  private cost(plan: Plan): number {
+    return runPlan({ ...this.asked, plan }, plan, { stepS: POLISH_STEP_S }).total + this.order(plan);
+  }
+
+  private hold(): void {
+    if (this.held === this.plan) return;
+    this.held = this.plan;
+    this.tried.clear();
+    this.trials.hold(this.plan);
+  }
+
+  /** What a change saves by a cheap trial, points; null: nobody knows. */
+  private readonly savesOf = (next: Plan): number | null => {
     const key = JSON.stringify(next);
-    const known = tried.get(key);
+    const known = this.tried.get(key);
     if (known !== undefined) return known;
-    const saves = trials.saves(next);
-    tried.set(key, saves);
+    const saves = this.trials.saves(next);
+    this.tried.set(key, saves);
     return saves;
   };
-  const runs = { swaps: 0, proposals: 0, across: 0 };
-  const within = (what: keyof typeof runs) => () => f.beat() && runs[what]++ < POLISH_RUNS[what];
-  const goOn = within('swaps');
-  const wearable = staysWearable(new Map(closet.map((g) => [g.id, g])));
-  const keeps = keepsTo({ ...f.request, mostCues: f.mostCues }, closet);
+
+  private mayRun(what: keyof typeof POLISH_RUNS): boolean {
+    return this.f.beat() && this.runs[what]++ < POLISH_RUNS[what];
+  }
+
   /** Whether a change may be made at all: what is worn one over the other, and what the athlete wants, stays so. */
-  const mayBe = (next: Plan): boolean => (!wearable(plan) || wearable(next)) && keeps(plan, next);
-  const hopeless = new Hopeless();
-  // There are a few hundred of them: those that were hopeless are not tried once more, as single changes are.
-  const hopelessProposals = new Hopeless();
-  /** the plan that no proposal helped */
-  let unhelped: Plan | null = null;
-  const across = within('across');
-  /** Runs those in full that promise most, and takes the first that is cheaper indeed. */
-  const takesBest = (promising: readonly { next: Plan; saves: number }[]): boolean => {
-    for (const { next } of [...promising].sort((a, b) => b.saves - a.saves).slice(0, ACROSS.inFull)) {
-      const then = cost(next);
-      if (then >= least - LEAST_SWAP) continue;
-      least = then;
-      plan = next;
-      return true;
+  private readonly mayBe = (next: Plan): boolean =>
+    (!this.wearable(this.plan) || this.wearable(next)) && this.keeps(this.plan, next);
+
+  /** Takes a plan where it is cheaper indeed, by so many points at least. */
+  private takes(next: Plan, least: number = LEAST_SWAP): boolean {
+    const then = this.cost(next);
+    if (then >= this.least - least) return false;
+    this.least = then;
+    this.plan = next;
+    return true;
+  }
+
+  /** Takes single changes as they help. @param first tried before them */
+  takeSingle(first: readonly Change[]): void {
+    this.hold();
+    const { plan, f } = this;
+    const single = [...singleChanges(plan, f.request), ...cuesMoved(plan, f.request), ...pacesTried(plan, f.request)];
+    for (const { name, edit, least = LEAST_SWAP } of [...first, ...single]) {
+      const next = edit(this.plan);
+      if (this.hopeless.has(name) || !this.mayBe(next)) continue;
+      if (!this.mayRun('swaps')) break;
+      const about = this.savesOf(next);
+      this.hopeless.note(name, about);
+      if (about !== null && about + this.order(this.plan) - this.order(next) <= least - this.trials.doubt) continue;
+      if (this.takes(next, least)) this.hold();
     }
-    return false;
-  };
+  }
+
+  /** Takes what would be proposed to a person. */
+  takeProposal(): void {
+    if (this.plan === this.unhelped) return;
+    this.hold();
+    const proposal = propose(
+      { ...this.asked, plan: this.plan },
+      {
+        goOn: () => this.mayRun('proposals'),
+        may: this.mayBe,
+        stepS: POLISH_STEP_S,
+        trials: { saves: this.savesOf, doubt: this.trials.doubt },
+        least: LEAST_PROPOSED,
+        hopeless: this.hopelessProposals,
+      },
+    );
+    if (proposal) {
+      this.plan = proposal.plan;
+      this.least = this.cost(this.plan);
+    } else this.unhelped = this.plan;
+  }
+
+  /** Has single changes that were passed over tried once more. @returns whether there were any */
+  triesAgain(): boolean {
+    const any = this.hopeless.passedOver;
+    this.hopeless.again();
+    return any;
+  }
+
+  /** Runs those in full that promise most, and takes the first that is cheaper indeed. */
+  private takesBest(promising: readonly { next: Plan; saves: number }[]): boolean {
+    const best = [...promising].sort((a, b) => b.saves - a.saves).slice(0, ACROSS.inFull);
+    return best.some(({ next }) => this.takes(next));
+  }
+
   /** Warmer legs with a lighter torso, or the other way about: neither helps alone. Takes the best such pair, where one helps. */
-  const takesPair = (): boolean => {
-    hold();
-    const saves = (next: Plan) => (!mayBe(next) || !across() ? -Infinity : (savesOf(next) ?? -Infinity) - order(next));
+  takesPair(): boolean {
+    this.hold();
+    const { plan, f } = this;
+    const saves = (next: Plan): number =>
+      !this.mayBe(next) || !this.mayRun('across') ? -Infinity : (this.savesOf(next) ?? -Infinity) - this.order(next);
     const best = (list: readonly Change[], warmer: 1 | -1) =>
       list
         .filter((c) => c.warmer * warmer > LEAST_WARMER)
@@ -111,7 +200,7 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
         .sort((a, b) => (a.saves === b.saves ? 0 : b.saves - a.saves))
         .slice(0, ACROSS.each);
     const single = [...singleChanges(plan, f.request)];
-    const torso = [...single.filter((c) => c.of === 'torso'), ...withoutChanging(plan, closet)];
+    const torso = [...single.filter((c) => c.of === 'torso'), ...withoutChanging(plan, f.request.closet)];
     const legs = single.filter((c) => c.of === 'legs');
     const both = ([1, -1] as const)
       .flatMap((way) => {
@@ -119,68 +208,30 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
         if (warmer.length === 0) return [];
         return best(torso, way === 1 ? -1 : 1).flatMap((t) => warmer.map((l) => t.edit(l.edit(plan))));
       })
-      .map((next) => ({ next, saves: saves(next) + order(plan) }))
-      .filter((p) => p.saves > LEAST_SWAP - trials.doubt);
-    return takesBest(both);
-  };
-  /** Parts of the body, and the going, as another plan has them. */
-  const takesMix = (): boolean => {
-    hold();
-    const can = followable(f.request.timeline, f.request.person, new Map(closet.map((g) => [g.id, g])));
+      .map((next) => ({ next, saves: saves(next) + this.order(plan) }))
+      .filter((p) => p.saves > LEAST_SWAP - this.trials.doubt);
+    return this.takesBest(both);
+  }
+
+  /** Takes parts of the body, and the going, as another plan has them, where that helps. */
+  takesMix(): boolean {
+    this.hold();
+    const { plan, f } = this;
+    const { timeline, person, closet } = f.request;
+    const can = followable(timeline, person, new Map(closet.map((g) => [g.id, g])));
     const seen = new Set([JSON.stringify(plan)]);
     const unlike = (f.others ?? []).filter((other) => alongOf(closet, other).some((g) => !isAlong(plan, g.id)));
     const found = unlike.flatMap((other) =>
       [...mixes(plan, other, closet)].flatMap(({ plan: next }) => {
         const key = JSON.stringify(next);
-        if (seen.has(key) || !mayBe(next) || !next.cues.every(can) || !f.beat()) return [];
+        if (seen.has(key) || !this.mayBe(next) || !next.cues.every(can) || !f.beat()) return [];
         seen.add(key);
-        const saves = (savesOf(next) ?? -Infinity) + order(plan) - order(next);
-        return saves > LEAST_SWAP - trials.doubt ? [{ next, saves }] : [];
+        const saves = (this.savesOf(next) ?? -Infinity) + this.order(plan) - this.order(next);
+        return saves > LEAST_SWAP - this.trials.doubt ? [{ next, saves }] : [];
       }),
     );
-    return takesBest(found);
-  };
-  for (let round = 0; round < POLISH_ROUNDS; round++) {
-    const before = least;
-    hold();
-    for (const { name, edit } of round === 0
-      ? [...pairs(plan, candidates), ...singleChanges(plan, f.request), ...cuesMoved(plan, f.request)]
-      : [...singleChanges(plan, f.request), ...cuesMoved(plan, f.request)]) {
-      const next = edit(plan);
-      if (hopeless.has(name) || !mayBe(next)) continue;
-      if (!goOn()) break;
-      const about = savesOf(next);
-      hopeless.note(name, about);
-      if (about !== null && about + order(plan) - order(next) <= LEAST_SWAP - trials.doubt) continue;
-      const then = cost(next);
-      if (then < least - LEAST_SWAP) {
-        least = then;
-        plan = next;
-        hold();
-      }
-    }
-    if (plan !== unhelped) {
-      hold();
-      const proposal = propose(
-        { ...asked, plan },
-        {
-          goOn: within('proposals'),
-          stepS: POLISH_STEP_S,
-          trials: { saves: savesOf, doubt: trials.doubt },
-          least: LEAST_PROPOSED,
-          hopeless: hopelessProposals,
-        },
-      );
-      if (proposal && mayBe(proposal.plan)) {
-        plan = proposal.plan;
-        least = cost(plan);
-      } else unhelped = plan;
-    }
-    if (before - least >= LEAST_SWAP) continue;
-    if (!hopeless.passedOver && !takesPair() && !takesMix()) break;
-    hopeless.again();
+    return this.takesBest(found);
   }
-  return plan;
 }
 
 /** Middle layer and shell changed together: layers that only pay, or only are needless, as a pair. */

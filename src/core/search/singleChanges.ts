@@ -7,9 +7,11 @@ import type { Cue, Plan } from '@/core/kit/plan';
 import { isWorn, settingAt, tidy } from '@/core/kit/replay';
 import { phases, type Phase } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
+import { LEAST_SAVING } from '@/core/questions/propose';
 import { alike } from './changes';
-import { leeIsNear, standbyGoesOn } from './course';
+import { leeIsNear, pacesIn, standbyGoesOn } from './course';
 import type { PlanRequest } from './planRequest';
+import { goingWays } from './waysToWear';
 
 /** One change of a plan, its name, and what of the body it dresses. */
 export interface Change {
@@ -18,7 +20,12 @@ export interface Change {
   /** insulation that comes with it, m²K/W; negative: goes */
   warmer: number;
   edit: (plan: Plan) => Plan;
+  /** points it must gain, where that is more than a swap must */
+  least?: number;
 }
+
+/** Another pace asks more of people than another glove: it must gain what is worth a person's attention, points. */
+const LEAST_PACE = LEAST_SAVING;
 
 /**
  * One piece swapped for another of its like, or left at home; a layer or long underwear put on, over-trousers for a stop; or one cue
@@ -147,6 +154,40 @@ export function* cuesMoved(plan: Plan, { closet, timeline, person }: PlanRequest
         };
     }
   }
+}
+
+/** Easier or brisker from a natural moment on: for that stretch alone, and for as long as one may, where no other pace is asked. */
+export function* pacesTried(plan: Plan, { timeline, person }: PlanRequest): Generator<Change> {
+  const moments = phases(timeline);
+  const may = moments.map((m, i) => pacesIn(timeline, person, m, moments[i + 1]));
+  const asked = plan.cues.flatMap((c) => (c.pace ? [{ atS: c.atS, untilS: c.pace.untilS }] : []));
+  for (const { going, pace } of goingWays()) {
+    if (pace === undefined || (going !== 'easy' && going !== 'brisk')) continue;
+    for (let i = 1; i < moments.length; i++) {
+      if (!may[i][going]) continue;
+      let last = i;
+      while (last + 1 < moments.length && may[last + 1][going]) last++;
+      const atS = moments[i].startS;
+      for (const { endS } of new Set([moments[i], moments[last]]))
+        if (!asked.some((o) => o.atS < endS - 1 && o.untilS > atS + 1))
+          yield {
+            name: `${going} from ${atS} to ${endS}`,
+            of: 'going',
+            warmer: 0,
+            edit: (p) => withPace(p, atS, { share: pace, untilS: endS }),
+            least: LEAST_PACE,
+          };
+    }
+  }
+}
+
+/** A pace from a moment on, told by the cue that is there, or by one of its own. */
+function withPace(plan: Plan, atS: number, pace: NonNullable<Cue['pace']>): Plan {
+  const there = plan.cues.some((c) => Math.abs(c.atS - atS) < 1);
+  const cues = there
+    ? plan.cues.map((c) => (Math.abs(c.atS - atS) < 1 ? { ...c, pace } : c))
+    : [...plan.cues, { atS, actions: [], pace }].sort((a, b) => a.atS - b.atS);
+  return tidy({ ...plan, cues });
 }
 
 /**

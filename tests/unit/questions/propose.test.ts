@@ -42,6 +42,16 @@ test('bare hands on a windy top: it proposes the mitts, at a moment, and says wh
   expect(p.saves).toBeGreaterThan(1);
 });
 
+test('where the best may not be, the next best is proposed', () => {
+  const r = request(basic);
+  const best = propose(r)!;
+  const kept = (plan: Plan) => JSON.stringify(plan) !== JSON.stringify(best.plan);
+  const next = propose(r, { may: kept })!;
+  expect(next.plan).not.toEqual(best.plan);
+  expect(next.saves).toBeWithin(0.12, best.saves);
+  expect(propose(r, { may: () => false })).toBeNull();
+});
+
 test('taking the proposal really saves what it says, and raises no alarm', () => {
   const r = request(basic);
   const p = propose(r)!;

@@ -8,7 +8,7 @@ import type { Timeline } from '@/core/outing/timeline';
 import { keepsTo } from '@/core/search/keeps';
 import { mixes } from '@/core/search/mixes';
 import { makePlan } from '@/core/search/planner';
-import { cuesMoved, singleChanges } from '@/core/search/singleChanges';
+import { cuesMoved, pacesTried, singleChanges } from '@/core/search/singleChanges';
 import { caseOf, OUTINGS } from '#tests/support/goodSense';
 import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 
@@ -152,6 +152,38 @@ test('mixes have every part from one plan or the other, openings and cues with i
     { atS: STOP.from, actions: [], pace: { share: 0.75, untilS: STOP.to } },
   ]);
   for (const { plan: m } of mixes(plan, plan, CLOSET)) expect([...m.worn].sort()).toEqual([...plan.worn].sort());
+});
+
+describe('a pace that the search did not find', () => {
+  const ways = (p: Plan = plan, request = asked()) =>
+    [...pacesTried(p, request)].map((c) => ({ name: c.name, plan: c.edit(p) }));
+  const held = (p: Plan) => p.cues.flatMap((c) => (c.pace ? [[c.atS, c.pace.share, c.pace.untilS]] : []));
+
+  test('is tried from each moment of the climb, for one stretch and for all that may be gone so', () => {
+    const easy = ways()
+      .filter((c) => c.name.startsWith('easy'))
+      .flatMap((c) => held(c.plan));
+    expect(easy).toContainEqual([480, 0.75, 35 * 60]);
+    expect(easy).toContainEqual([480, 0.75, STOP.from]);
+    expect(easy).toContainEqual([35 * 60, 0.75, STOP.from]);
+  });
+
+  test('is not asked of somebody who stands or rolls, and nobody presses on into a stop', () => {
+    const all = ways().flatMap((c) => held(c.plan));
+    expect(all.length).toBeGreaterThan(3);
+    expect(all.filter(([atS]) => atS >= STOP.from)).toEqual([]);
+    expect(all.filter(([, share, untilS]) => share > 1 && untilS > STOP.from - 360)).toEqual([]);
+  });
+
+  test('joins the cue that is there, and leaves a pace alone that is asked already', () => {
+    const cap = { atS: 480, actions: [{ do: 'takeOff' as const, garment: 'thin-cap' }] };
+    const joined = ways({ ...plan, cues: [cap] }).find((c) => c.name === `easy from 480 to ${STOP.from}`)!.plan;
+    expect(joined.cues).toEqual([{ ...cap, pace: { share: 0.75, untilS: STOP.from } }]);
+    const eased = { ...plan, cues: [{ atS: 480, actions: [], pace: { share: 0.75, untilS: 35 * 60 } }] };
+    const more = ways(eased).map((c) => c.name);
+    expect(more).not.toContain(`easy from 480 to ${STOP.from}`);
+    expect(more).toContain(`easy from ${35 * 60} to ${STOP.from}`);
+  });
 });
 
 describe('what an athlete wants binds every change', () => {
