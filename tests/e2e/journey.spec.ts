@@ -1,3 +1,4 @@
+import type { Locator } from '@playwright/test';
 import { expect, test, type Page } from '../support/browser';
 import { storeGolden } from '../support/storedPlans';
 
@@ -91,21 +92,34 @@ test('a change by hand is simulated at once, stored, undone and redone by keys',
   await expect(lane).toHaveCount(1);
 });
 
-test('dragging a cue moves it and everything with it', async ({ page, request }) => {
+test('dragging a cue moves it and everything with it, dragging a lane’s diamond that change alone', async ({
+  page,
+  request,
+}) => {
   const id = await storeGolden(request, 'Skarn Head round');
   await page.goto(`/outing/${id}/score`);
   const first = page.getByRole('button', { name: /^Cue 1 at/ });
   await expect(first).toBeVisible({ timeout: 120_000 });
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
-  const label = await first.getAttribute('aria-label');
-  const box = (await first.boundingBox())!;
-  await page.mouse.move(box.x + 10, box.y + 12);
-  await page.mouse.down();
-  await page.mouse.move(box.x + 40, box.y + 12, { steps: 4 });
-  await page.mouse.up();
-  await expect.poll(() => first.getAttribute('aria-label')).not.toBe(label);
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect.poll(() => first.getAttribute('aria-label')).toBe(label);
+  const dragged = async (what: Locator, from: { x: number; y: number }) => {
+    const label = await what.getAttribute('aria-label');
+    const box = (await what.boundingBox())!;
+    await page.mouse.move(box.x + from.x, box.y + from.y);
+    await page.mouse.down();
+    await page.mouse.move(box.x + from.x + 30, box.y + from.y, { steps: 4 });
+    await page.mouse.up();
+    await expect.poll(() => what.getAttribute('aria-label')).not.toBe(label);
+    return label!;
+  };
+  const undone = async (what: Locator, label: string) => {
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
+    await expect.poll(() => what.getAttribute('aria-label')).toBe(label);
+  };
+  await undone(first, await dragged(first, { x: 10, y: 12 }));
+  // Held in its middle, where the line of its cue runs through it.
+  const diamond = page.getByRole('button', { name: /move this change alone/ }).first();
+  const { width, height } = (await diamond.boundingBox())!;
+  await undone(diamond, await dragged(diamond, { x: width / 2, y: height / 2 }));
 });
 
 test('planning can be cancelled and nothing is stored', async ({ page }) => {

@@ -112,6 +112,7 @@ export function ScoreSheet({ score, area, outing, units, at, row }: Props) {
         viewBox={`0 0 ${width} ${height}`}
         role="group"
         aria-label="Score of the outing"
+        className="select-none"
       >
         <Patterns />
         <rect

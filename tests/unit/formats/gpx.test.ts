@@ -115,10 +115,17 @@ test('a 50 MB file is refused by its size', () => {
 
 test('HTML in a name stays text', () => {
   const text = track(point(1, 1), point(1.1, 1)).replace('Beck', '&lt;b&gt;Beck&lt;/b&gt;');
-  expect(readGpx(text, 'x').name).not.toContain('<script');
+  expect(readGpx(text, 'x').name).toContain('<b>Beck</b>');
   expect(
     readGpx(track(point(1, 1), point(1.1, 1)).replace('Beck', '<![CDATA[<script>alert(1)</script>]]>'), 'x').name,
   ).toBe('<script>alert(1)</script>');
+});
+
+test('references in a name are read, also those that a device wrote twice', () => {
+  const named = (name: string) => readGpx(track(point(1, 1), point(1.1, 1)).replace('Beck', name), 'x').name;
+  expect(named('Beck &amp; Tarn')).toContain('Beck & Tarn');
+  expect(named('Beck &amp;amp; Tarn')).toContain('Beck & Tarn');
+  expect(named('B&#233;ck')).toContain('Béck');
 });
 
 test.each(readdirSync('src/demo/files').filter((f) => f.endsWith('.gpx')))('the shipped route %s reads', (f) => {

@@ -57,7 +57,9 @@ export function CueFlags({
         const shown = lines.length > 2 ? [lines[0], `${lines[1]} +${lines.length - 2}`] : lines;
         return (
           <g key={i}>
+            {/* its diamonds in the lanes lie beneath this line, and must be reached through it */}
             <path
+              pointerEvents="none"
               d={`M${slot.x + 1} 20V${CUES_HEIGHT - 10}L${px} ${CUES_HEIGHT + 4}V${bottom}`}
               fill="none"
               stroke={C.act}
