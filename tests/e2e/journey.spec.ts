@@ -1,5 +1,4 @@
-import type { Locator } from '@playwright/test';
-import { expect, test, type Page } from '../support/browser';
+import { expect, test, type Locator, type Page } from '../support/browser';
 import { storeGolden } from '../support/storedPlans';
 
 /** The main job as a new athlete does it, in the real interface against the built application and its own database. */

@@ -39,4 +39,4 @@ export const test = base.extend<object, { browser: Browser }>({
 export const withoutLadders = (page: Page): Promise<unknown> =>
   page.route('**/api/ladders?*', (route) => route.fulfill({ json: { ladder: null, holds: false, working: null } }));
 
-export { expect, type APIRequestContext, type BrowserContext, type Page } from '@playwright/test';
+export { expect, type APIRequestContext, type BrowserContext, type Locator, type Page } from '@playwright/test';
