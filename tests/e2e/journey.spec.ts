@@ -118,7 +118,16 @@ test('dragging a cue moves it and everything with it, dragging a lane’s diamon
   // Held in its middle, where the line of its cue runs through it.
   const diamond = page.getByRole('button', { name: /move this change alone/ }).first();
   const { width, height } = (await diamond.boundingBox())!;
-  await undone(diamond, await dragged(diamond, { x: width / 2, y: height / 2 }));
+  const label = await dragged(diamond, { x: width / 2, y: height / 2 });
+  await undone(diamond, label);
+  // By keys it keeps the focus, also where it becomes a cue of its own.
+  await diamond.focus();
+  for (const _ of [1, 2]) {
+    const before = await diamond.getAttribute('aria-label');
+    await page.keyboard.press('ArrowRight');
+    await expect.poll(() => diamond.getAttribute('aria-label')).not.toBe(before);
+    await expect(diamond).toBeFocused();
+  }
 });
 
 test('planning can be cancelled and nothing is stored', async ({ page }) => {

@@ -16,7 +16,7 @@ import { Land, LAND_HEIGHT } from './drawing/Land';
 import { LaneRows, lanesHeight } from './drawing/LaneRows';
 import { lanesOf } from './drawing/laneSegments';
 import { Traces, TRACES_HEIGHT } from './drawing/Traces';
-import { nudged, settled } from './hands';
+import { cueAt, nudged, settled } from './hands';
 import type { Pointing } from './pointing';
 import type { Score } from './state/useScore';
 
@@ -63,26 +63,30 @@ export function ScoreSheet({ score, area, outing, units, at, row }: Props) {
   // The picture is simulated all the way along; the edit counts when it is let go.
   const hold = useDrag(
     ({ args, xy: [clientX], first, last, canceled, tap, altKey, event, memo }) => {
-      const held = args[0] as Held;
       event.stopPropagation();
-      if (held.what === 'cursor') {
+      const now = args[0] as Held;
+      if (now.what === 'cursor') {
         at.setCursor(secondsAt(clientX));
         return;
       }
-      // The plan that was taken hold of: moved anew at every step, so that steps do not add up.
-      const from = first || !memo ? plan : (memo as Plan);
-      at.setCue(held.cue);
+      // The plan and the cue of it that were taken hold of: moved anew at every step, so that steps do not add up, and whatever number
+      // the cue has come to meanwhile.
+      const taken = first || !memo ? { plan, held: now } : (memo as { plan: Plan; held: HeldCue });
+      const { plan: from, held } = taken;
+      if (first || tap) at.setCue(held.cue);
       if (held.what === 'part') at.select(held.garment);
-      if (tap) return from;
+      if (tap) return taken;
       const others = altKey || held.what === 'cue' ? [] : from.cues.filter((_, i) => i !== held.cue).map((c) => c.atS);
       const atS = settled(secondsAt(clientX), others, endS);
+      const next = moved(from, held, atS);
       if (canceled) score.preview(null);
-      else if (last) score.commit(moved(from, held, atS));
+      else if (last) score.commit(next);
       else if (!first) {
         at.setCursor(atS);
-        score.preview(moved(from, held, atS));
+        score.preview(next);
       }
-      return from;
+      if (!first && !canceled) at.setCue(cueAt(next, atS));
+      return taken;
     },
     { filterTaps: true, pointer: { keys: false }, eventOptions: { passive: false } },
   );
@@ -99,8 +103,14 @@ export function ScoreSheet({ score, area, outing, units, at, row }: Props) {
       return;
     }
     const atS = nudged(plan.cues[held.cue].atS, way, e.shiftKey ? 'far' : 'near', endS);
+    const next = moved(plan, held, atS);
     at.setCursor(atS);
-    score.commit(moved(plan, held, atS));
+    const number = cueAt(next, atS);
+    at.setCue(number);
+    score.commit(next);
+    // A cue that has passed another keeps the keys.
+    if (held.what === 'cue' && number !== null && number !== held.cue)
+      requestAnimationFrame(() => svg.current?.querySelector<SVGGElement>(`[data-cue="${number}"]`)?.focus());
   };
 
   return (

@@ -1,5 +1,6 @@
 import type { KeyboardEvent } from 'react';
 import type { useDrag } from '@use-gesture/react';
+import type { Plan } from '@/core/kit/plan';
 
 /** What is held: the cursor, a whole cue, or one garment's part of it. */
 export type Held = { what: 'cursor' } | HeldCue;
@@ -29,3 +30,9 @@ export function settled(rawS: number, others: readonly number[], endS: number): 
 /** Where an arrow key moves a cue, s. @param way −1 back, 1 on */
 export const nudged = (atS: number, way: number, how: keyof typeof NUDGE_S, endS: number): number =>
   inside(atS + way * NUDGE_S[how], endS);
+
+/** Number of the cue at a moment, s: what was moved may have passed others, or become a cue of its own. Null where none is. */
+export function cueAt(plan: Plan, atS: number): number | null {
+  const at = plan.cues.findIndex((c) => Math.abs(c.atS - atS) < 1);
+  return at < 0 ? null : at;
+}

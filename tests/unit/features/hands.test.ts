@@ -1,4 +1,4 @@
-import { nudged, settled } from '@/features/score/hands';
+import { cueAt, nudged, settled } from '@/features/score/hands';
 import { SCORE_KEYS } from '@/features/score/keys';
 
 const END = 3600;
@@ -22,4 +22,9 @@ test('arrow keys move a cue by half a minute, with Shift by five, and stop at th
 test('no key does two things', () => {
   const keys = SCORE_KEYS.flatMap((k) => (k.also ? [k.keys, k.also] : [k.keys]));
   expect(new Set(keys).size).toBe(keys.length);
+});
+
+test('a cue is found by its moment, whatever number it has come to', () => {
+  const plan = { worn: [], carried: [], openings: {}, cues: [600, 1200.4].map((atS) => ({ atS, actions: [] })) };
+  expect([600, 1200, 1202].map((t) => cueAt(plan, t))).toEqual([0, 1, null]);
 });

@@ -68,6 +68,7 @@ export function CueFlags({
             <g
               role="button"
               tabIndex={0}
+              data-cue={i}
               aria-label={`Cue ${i + 1} at ${clock(cue.atS)}: ${lines.join(', ')}. Drag it or use the arrow keys to move it; Delete drops it.`}
               onFocus={() => onSelect(i)}
               onClick={() => onSelect(i)}

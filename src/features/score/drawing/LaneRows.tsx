@@ -92,9 +92,10 @@ export function LaneRows(props: Props) {
                   {carriedNow ? 'pack' : w ? grams(w.waterG, units) : ''}
                 </text>
                 <LaneBar lane={lane} top={top} scored={scored} area={area} x={x} />
-                {lane.cues.map((i) => (
+                {lane.cues.map((i, nth) => (
                   <Diamond
-                    key={i}
+                    // Not by its cue: a change moved alone makes a cue of its own, and must not be let go of by that.
+                    key={nth}
                     x={x(plan.cues[i].atS)}
                     y={top + LANE / 2}
                     label={`${lane.garment.name} at ${clock(plan.cues[i].atS)}. Drag it or use the arrow keys to move this change alone.`}
