@@ -124,7 +124,7 @@ test('dragging a cue moves it and everything with it, dragging a lane’s diamon
   await diamond.focus();
   for (const _ of [1, 2]) {
     const before = await diamond.getAttribute('aria-label');
-    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('Shift+ArrowRight');
     await expect.poll(() => diamond.getAttribute('aria-label')).not.toBe(before);
     await expect(diamond).toBeFocused();
   }
