@@ -57,6 +57,10 @@ export const fall = (mm: number, units: Units): string =>
   units === 'metric' ? mm.toFixed(1) : (mm / inchToMm(1)).toFixed(2);
 export const fallUnit = (units: Units): string => (units === 'metric' ? 'mm' : 'in');
 
+/** How thick cloth is drawn, mm or in. */
+export const thickness = (mm: number, units: Units): string =>
+  units === 'metric' ? `${Math.round(mm * 10) / 10} mm` : `${(mm / inchToMm(1)).toFixed(2)} in`;
+
 /** m/s as the number a form shows, and back; and what stands at the head of the column. */
 const MPH = 1 / kmhToMs(mphToKmh(1));
 export const windUnit = (units: Units): string => (units === 'imperial' ? 'mph' : 'm/s');

@@ -105,13 +105,16 @@ export function GarmentEditor({
             turn={turnOf('g/m²', units)}
           />
         </div>
-        <table className="w-full border-collapse" aria-label="Properties">
-          <tbody>
-            {FIELDS.filter((f) => owned.garment.heatW !== undefined || !HEATER.includes(f)).map((key) => (
-              <PropertyRow key={key} name={key} units={units} />
-            ))}
-          </tbody>
-        </table>
+        {/* at twice the text size its numbers need more room than there is */}
+        <div className="overflow-x-auto">
+          <table className="w-full border-collapse" aria-label="Properties">
+            <tbody>
+              {FIELDS.filter((f) => owned.garment.heatW !== undefined || !HEATER.includes(f)).map((key) => (
+                <PropertyRow key={key} name={key} units={units} />
+              ))}
+            </tbody>
+          </table>
+        </div>
         <Dries form={form} />
         <div className="sticky bottom-0 flex flex-wrap items-center gap-2 bg-paper py-2">
           <Button kind="strong" type="submit">

@@ -4,7 +4,7 @@ import { triedIn, type Tried } from '@/core/afterwards/tried';
 import { day } from '@/formats/dates';
 import Link from 'next/link';
 import type { Garment, Group } from '@/core/clothing/garment';
-import { degrees, type Units } from '@/formats/measures';
+import { degrees, temperature, type Units } from '@/formats/measures';
 import { C } from '@/ui/draw/palette';
 import { linear } from '@/ui/draw/scale';
 import { cellAt, WINDS, works, type Looked } from './cellWords';
@@ -120,6 +120,7 @@ function ByEffort({ ladder, at, rung, units }: { ladder: Ladder; at: Looked; run
     effort,
     r: ladder.reach.find((x) => x.rung === rung && x.wind === at.wind && x.effort === effort),
   }));
+  const said = (c: number | null | undefined) => (c == null ? 'never' : temperature(c, units));
   const W = 340;
   const x = linear(-35, 20, 62, W - 6);
   const ticks = [-30, -20, -10, 0, 10];
@@ -130,7 +131,7 @@ function ByEffort({ ladder, at, rung, units }: { ladder: Ladder; at: Looked; run
         viewBox={`0 0 ${W} 96`}
         width="100%"
         role="img"
-        aria-label={list.map((l) => `${l.effort}: ${l.r?.coldC ?? 'never'} to ${l.r?.warmC ?? 'never'} °C`).join('; ')}
+        aria-label={list.map(({ effort, r }) => `${effort}: ${said(r?.coldC)} to ${said(r?.warmC)}`).join('; ')}
       >
         <rect
           x={x(ladder.bands[at.band].coldC)}

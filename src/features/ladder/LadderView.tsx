@@ -1,6 +1,7 @@
 'use client';
 import type { Tried } from '@/core/afterwards/tried';
 import {
+  DRY_BELOW_C,
   type Ladder,
   wetIn,
   LADDER_EFFORTS,
@@ -17,7 +18,7 @@ import { DOOR_SPORTS, USUAL_FALL_MMH, type DoorDay, type DoorSport } from '@/cor
 import type { Wishes } from '@/core/search/wishes';
 import { kmhToMs } from '@/core/quantity/units';
 import { Header } from '@/features/shell/Header';
-import type { Units } from '@/formats/measures';
+import { temperature, type Units } from '@/formats/measures';
 import { lineOf, wordsOf } from '@/formats/spokenWrite';
 import { problemsOf } from '@/ui/api';
 import { Button } from '@/ui/Button';
@@ -164,7 +165,10 @@ export function LadderView({
               />
               <p className="mt-1.5 text-[12.5px]">
                 A cell says what changes against the cell above. Bars: where each rung works, black where it is the one
-                to take. <span className="text-ink-2">Below −5 °C snow falls dry: brush it off, no storm shell.</span>
+                to take.{' '}
+                <span className="text-ink-2">
+                  Below {temperature(DRY_BELOW_C, units)} snow falls dry: brush it off, no storm shell.
+                </span>
               </p>
               <RungList ladder={ladder} garments={garments} />
             </div>

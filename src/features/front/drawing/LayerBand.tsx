@@ -1,7 +1,7 @@
 import { ZONE_COUNT, zoneIndex, type Zone } from '@/core/body/zones';
 import { panelOver, type Garment } from '@/core/clothing/garment';
 import type { Scored } from '@/core/judge/scorePlan';
-import { degrees, type Units } from '@/formats/measures';
+import { degrees, temperature, thickness, type Units } from '@/formats/measures';
 import { C, heat } from '@/ui/draw/palette';
 
 /** One layer over a place of the body at a moment: how thick, and how warm. */
@@ -37,14 +37,17 @@ export function LayerBand({
   layers,
   pxPerMm,
   height,
+  units,
   temps,
 }: {
   layers: readonly Layer[];
   pxPerMm: number;
   height: number;
+  units: Units;
   /** with the temperatures as a line and in numbers below; for the torso */
-  temps?: { skinC: number; airC: number; units: Units };
+  temps?: { skinC: number; airC: number };
 }) {
+  const said = (l: Layer) => `${l.garment.name}, ${thickness(l.mm, units)}, ${temperature(l.celsius, units)}`;
   const widths = layers.map((l) => Math.max(LEAST_PX, l.mm * pxPerMm));
   const starts = widths.reduce<number[]>((acc, w) => [...acc, acc[acc.length - 1] + w], [SKIN_PX]);
   const end = starts[starts.length - 1];
@@ -64,12 +67,12 @@ export function LayerBand({
       height={full}
       className="block max-w-full"
       role="img"
-      aria-label={layers.map((l) => `${l.garment.name}, ${l.mm} mm, ${Math.round(l.celsius)} °C`).join('; ') || 'bare'}
+      aria-label={layers.map(said).join('; ') || 'bare'}
     >
       <rect x={0.5} y={0.5} width={SKIN_PX} height={height - 1} fill="var(--color-heat-3)" stroke={C.ink} />
       {layers.map((l, i) => (
         <g key={l.garment.id}>
-          <title>{`${l.garment.name}: ${l.mm} mm, ${Math.round(l.celsius)} °C`}</title>
+          <title>{said(l)}</title>
           <rect x={starts[i]} y={0.5} width={widths[i]} height={height - 1} fill={warmth(l.celsius)} stroke={C.ink} />
           <rect x={starts[i]} y={0.5} width={widths[i]} height={height - 1} fill={fillOf(l.garment)} />
         </g>
@@ -94,7 +97,7 @@ export function LayerBand({
               textAnchor="middle"
               fontWeight={x === SKIN_PX || x > end ? 700 : 400}
             >
-              {degrees(c, temps.units)}
+              {degrees(c, units)}
             </text>
           ))}
         </>

@@ -9,7 +9,8 @@ import type { Plan } from '@/core/kit/plan';
 import { LayerBand, layersOver } from '@/features/front/drawing/LayerBand';
 import { SHAPES } from '@/features/score/drawing/BodyFigure';
 import { clock } from '@/formats/dates';
-import { degrees, type Units } from '@/formats/measures';
+import { degrees, thickness, type Units } from '@/formats/measures';
+import { inchToMm } from '@/core/quantity/units';
 import { openingsOf } from '@/formats/startWords';
 import { C, skinColour } from '@/ui/draw/palette';
 
@@ -33,6 +34,8 @@ const TOO_COLD: Partial<Record<DressedPart, number>> = {
 const WIDEST_PX = 142;
 const NARROW_PX = 52;
 const MOST_PX_MM = 9;
+/** What the bar beside the skin stands for, mm: five, or a fifth of an inch. */
+const SCALE_MM = { metric: 5, imperial: inchToMm(0.2) } as const;
 
 /** What to start in, zone by zone: cloth on the body, with the coldest skin of each and when. */
 export function StartIn({
@@ -66,7 +69,7 @@ export function StartIn({
   });
   const thickest = Math.max(3, ...rows.map((r) => r.layers.reduce((s, l) => s + l.mm, 0)));
   const pxPerMm = Math.min(MOST_PX_MM, (room === 'wide' ? WIDEST_PX : NARROW_PX) / thickest);
-  const scaleMm = pxPerMm > 5 ? 5 : 10;
+  const scaleMm = (pxPerMm > 5 ? 1 : 2) * SCALE_MM[units];
   const words = wordsFor(plan);
   const { figure, list, ys } = useRowHeights(rows.length);
   return (
@@ -83,7 +86,7 @@ export function StartIn({
             <svg width={scaleMm * pxPerMm + 2} height="9" aria-hidden="true">
               <path d={`M1 1v7M1 4.500h${scaleMm * pxPerMm}M${scaleMm * pxPerMm + 1} 1v7`} stroke={C.ink} />
             </svg>
-            {scaleMm} mm
+            {thickness(scaleMm, units)}
           </span>
           <span>coldest skin, when</span>
         </div>
@@ -105,7 +108,8 @@ export function StartIn({
                   layers={layers}
                   pxPerMm={pxPerMm}
                   height={part === 'torso' ? 40 : 22}
-                  temps={part === 'torso' ? { skinC, airC, units } : undefined}
+                  units={units}
+                  temps={part === 'torso' ? { skinC, airC } : undefined}
                 />
                 <span className="min-w-0 text-[13px] leading-[1.25] font-semibold break-words">
                   {pieces.length === 0

@@ -1,6 +1,7 @@
 'use client';
 import { clock, day, timeOfDay } from '@/formats/dates';
-import { degrees, grams, kilograms, type Units } from '@/formats/measures';
+import { ALARM, WEAK } from '@/core/judge/limits';
+import { degrees, grams, kilograms, temperature, type Units } from '@/formats/measures';
 import { fillSlots, movedText } from '@/formats/sentences';
 import type { Verdict } from '@/core/judge/verdict';
 import type { StoredOuting } from '@/store/outings';
@@ -38,9 +39,14 @@ export function Top({
       'fingers, lowest',
       degrees(m.fingers.value, units),
       clock(m.fingers.atS),
-      'skin; clumsy below 15 °C, numb below 8 °C',
+      `skin; clumsy below ${temperature(WEAK.fingersC, units)}, numb below ${temperature(ALARM.fingersC, units)}`,
     ],
-    ['toes, lowest', degrees(m.toes.value, units), clock(m.toes.atS), 'skin; painful below 15 °C, numb below 8 °C'],
+    [
+      'toes, lowest',
+      degrees(m.toes.value, units),
+      clock(m.toes.atS),
+      `skin; painful below ${temperature(WEAK.toesC, units)}, numb below ${temperature(ALARM.toesC, units)}`,
+    ],
     ['torso, lowest', degrees(m.torso.value, units), clock(m.torso.atS), 'mean skin of chest, back and hips'],
     ['sweat', grams(m.sweatG, units), 'in all', 'made over the whole outing'],
     ['cues', String(plan.cues.length), '', 'moments at which something is done'],
