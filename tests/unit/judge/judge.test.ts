@@ -15,6 +15,7 @@ import {
   kilograms,
   minus,
   temperature,
+  thickness,
   windSpeed,
 } from '@/formats/measures';
 import { fillSlots, plainVerdict } from '@/formats/sentences';
@@ -252,6 +253,8 @@ describe('numbers in words, both unit systems', () => {
     [distance(16093.44, 'imperial'), '10.0 mi'],
     [height(1184, 'metric'), '1184 m'],
     [height(304.8, 'imperial'), '1000 ft'],
+    [thickness(2.54, 'metric'), '2.5 mm'],
+    [thickness(2.54, 'imperial'), '0.10 in'],
     [windSpeed(10, 'metric'), '10 m/s'],
     [windSpeed(10, 'imperial'), '22 mph'],
     [grams(85, 'metric'), '85 g'],
