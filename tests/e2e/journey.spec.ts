@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from '../support/browser';
-import { storeGolden } from '../support/storedPlans';
+import { goldenPlan, storeGolden, storePlan } from '../support/storedPlans';
 
 /** The main job as a new athlete does it, in the real interface against the built application and its own database. */
 const files = 'src/demo/files';
@@ -128,6 +128,23 @@ test('dragging a cue moves it and everything with it, dragging a lane’s diamon
     await expect.poll(() => diamond.getAttribute('aria-label')).not.toBe(before);
     await expect(diamond).toBeFocused();
   }
+});
+
+test('a stored plan says which of its pieces are no longer in the closet', async ({ page, request }) => {
+  const { id: piece } = await (await request.post('/api/garments', { data: { catalogueId: 'neck-tube' } })).json();
+  const plan = goldenPlan('Mill Lane loop') as { carried: string[] };
+  const id = await storePlan(request, 'Mill Lane loop', 'With a second tube', {
+    ...plan,
+    carried: [...plan.carried, piece],
+  });
+  expect((await request.patch(`/api/garments/${piece}`, { data: { removed: true } })).ok()).toBe(true);
+  await page.goto(`/outing/${id}/score`);
+  const said = page.getByText('No longer in your closet: Neck tube');
+  await expect(said).toBeVisible({ timeout: 120_000 });
+  expect((await request.patch(`/api/garments/${piece}`, { data: { removed: false } })).ok()).toBe(true);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Replan' })).toBeVisible({ timeout: 120_000 });
+  await expect(said).toHaveCount(0);
 });
 
 test('planning can be cancelled and nothing is stored', async ({ page }) => {

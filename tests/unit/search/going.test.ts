@@ -110,6 +110,13 @@ describe('what the search may do beside layers', () => {
   const make = (with_: typeof closet) =>
     makePlan({ person: { ...AVERAGE_PERSON, constriction: 1.8 }, closet: with_, timeline: cold, sport: 'snowshoe' });
 
+  test('a short outing has no moment that it never comes to', () => {
+    const where = (minutes: number) => phases(dayOf([aLeg({ minutes })])).map((p) => p.where);
+    expect(where(6)).toEqual(['at the start']);
+    expect(where(15)).not.toContain('eight minutes in');
+    expect(where(16)).toContain('eight minutes in');
+  });
+
   test('cold hands and feet are given warmers where there are some, and are the warmer for it', () => {
     const warmed = make(closet);
     const without = make(closet.filter((g) => g.role !== 'heater'));
