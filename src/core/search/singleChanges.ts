@@ -24,9 +24,6 @@ export interface Change {
   least?: number;
 }
 
-/** Another pace asks more of people than another glove: it must gain what is worth a person's attention, points. */
-const LEAST_PACE = LEAST_SAVING;
-
 /**
  * One piece swapped for another of its like, or left at home; a layer or long underwear put on, over-trousers for a stop; or one cue
  * without its pace or its shelter. What has vents comes with them shut and with them open: a vest that is right open may be far too
@@ -175,7 +172,8 @@ export function* pacesTried(plan: Plan, { timeline, person }: PlanRequest): Gene
             of: 'going',
             warmer: 0,
             edit: (p) => withPace(p, atS, { share: pace, untilS: endS }),
-            least: LEAST_PACE,
+            // Another pace asks more of people than another glove.
+            least: LEAST_SAVING,
           };
     }
   }

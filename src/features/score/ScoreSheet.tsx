@@ -85,7 +85,7 @@ export function ScoreSheet({ score, area, outing, units, at, row }: Props) {
         at.setCursor(atS);
         score.preview(next);
       }
-      if (!first && !canceled) at.setCue(cueAt(next, atS));
+      if (!first) at.setCue(canceled ? held.cue : cueAt(next, atS));
       return taken;
     },
     { filterTaps: true, pointer: { keys: false }, eventOptions: { passive: false } },
