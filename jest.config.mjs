@@ -2,6 +2,8 @@ export default {
   testEnvironment: 'node',
   // One core fewer is the default, which leaves half of a small machine idle.
   maxWorkers: 2,
+  // Nothing here measures speed: a machine that is busy with other things may take its time.
+  testTimeout: 60_000,
   testSequencer: '<rootDir>/tests/support/heaviestFirst.mjs',
   setupFilesAfterEnv: ['<rootDir>/tests/support/matchers.ts'],
   roots: ['<rootDir>/tests/unit', '<rootDir>/tests/golden', '<rootDir>/tests/reference', '<rootDir>/tests/install'],

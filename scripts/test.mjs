@@ -2,17 +2,24 @@
 import { spawn } from 'node:child_process';
 import { chmodSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { stripVTControlCharacters } from 'node:util';
 import { ensureBuild, ensureChromium, ensurePackages, ensurePostgres, ROOT, run, say } from './install.mjs';
 
 let passed = 0;
 let failed = 0;
+/** What failed, by name and first words: said again at the end, where one looks first. */
+const faults = [];
 const started = performance.now();
 
 function check(name, status) {
   if (status === 0) passed++;
   else failed++;
+  if (status !== 0) faults.push(name);
   say(`${name}: ${status === 0 ? 'passed' : 'FAILED'} (${Math.round((performance.now() - started) / 1000)} s in)`);
 }
+
+/** The first lines of a message, without its colours. */
+const beginning = (message = '') => stripVTControlCharacters(message).split('\n').slice(0, 12).join('\n  ');
 
 const node = process.execPath;
 ensurePackages();
@@ -52,7 +59,15 @@ if (existsSync(jestFile)) {
   const r = JSON.parse(readFileSync(jestFile, 'utf8'));
   passed += r.numPassedTests;
   failed += r.numFailedTests + r.numRuntimeErrorTestSuites;
-  if (jestStatus !== 0 && r.numFailedTests + r.numRuntimeErrorTestSuites === 0) failed++;
+  for (const suite of r.testResults) {
+    const ones = suite.assertionResults.filter((one) => one.status === 'failed');
+    for (const one of ones) faults.push(`${one.fullName}: ${beginning(one.failureMessages[0])}`);
+    if (suite.status === 'failed' && ones.length === 0) faults.push(`${suite.name}: ${beginning(suite.message)}`);
+  }
+  if (jestStatus !== 0 && r.numFailedTests + r.numRuntimeErrorTestSuites === 0) {
+    faults.push('jest ended with a fault of its own');
+    failed++;
+  }
 } else check('jest', 1);
 
 /** The browser's tests in two lanes, each with an application and a database of its own: what one stores is nothing to the other. */
@@ -61,11 +76,15 @@ const specs = readdirSync(join(ROOT, 'tests', 'e2e')).filter((f) => f.endsWith('
 const isFirst = (f) => FIRST_LANE.some((name) => f.startsWith(name));
 const lanes = [specs.filter(isFirst), specs.filter((f) => !isFirst(f))];
 
-/** Titles of the tests that failed at first and passed at the second try, in a report of Playwright. */
-const secondTry = (suites) =>
+/** Tests of a report of Playwright that ended so: title and what each try said. */
+const endedSo = (suites, status) =>
   suites.flatMap((s) => [
-    ...(s.specs ?? []).filter((t) => t.tests.some((one) => one.status === 'flaky')).map((t) => t.title),
-    ...secondTry(s.suites ?? []),
+    ...(s.specs ?? []).flatMap((t) =>
+      t.tests
+        .filter((one) => one.status === status)
+        .map((one) => `${t.title}: ${one.results.map((r) => beginning(r.error?.message)).join('\n  then: ')}`),
+    ),
+    ...endedSo(s.suites ?? [], status),
   ]);
 
 /** Runs spec files against an application of their own, then what is given to do with it. */
@@ -78,7 +97,10 @@ async function browserLane(files, nth, and = async () => {}) {
     cluster = await startCluster(bin, data);
     const { owner, app: url } = await openDatabase(cluster.url);
     await loadDemoInto(owner, 'if empty');
-    app = await startApplication('start', await freePort(), { url });
+    // What the application logs is long: refused requests by the hundred. It has a file of its own.
+    const log = join(ROOT, 'build', `application-${nth}.log`);
+    rmSync(log, { force: true });
+    app = await startApplication('start', await freePort(), { url, log });
     const file = join(ROOT, 'build', `playwright-${nth}.json`);
     rmSync(file, { force: true });
     const args = ['test', '--output', join('test-results', String(nth)), ...files.map((f) => `tests/e2e/${f}`)];
@@ -89,14 +111,19 @@ async function browserLane(files, nth, and = async () => {}) {
     });
     if (existsSync(file)) {
       const { stats, suites } = JSON.parse(readFileSync(file, 'utf8'));
-      for (const title of secondTry(suites)) say(`passed only when tried again: ${title}`);
+      for (const one of endedSo(suites, 'flaky')) say(`passed only when tried again: ${one}`);
+      faults.push(...endedSo(suites, 'unexpected'));
       passed += stats.expected + stats.flaky;
       failed += stats.unexpected;
-      if (status !== 0 && stats.unexpected === 0) failed++;
+      if (status !== 0 && stats.unexpected === 0) {
+        faults.push(`playwright, lane ${nth}, ended with a fault of its own`);
+        failed++;
+      }
     } else check(`playwright, lane ${nth}`, 1);
     await and(app);
   } catch (e) {
     process.stderr.write(`${e.stack}\n`);
+    faults.push(`browser tests, lane ${nth}: ${e.message}`);
     failed++;
   } finally {
     await app?.stop();
@@ -125,6 +152,7 @@ await Promise.all([
     check('a thousand hostile requests', faults.length);
   }),
 ]);
+for (const one of faults) say(`FAILED: ${one}`);
 say(`took ${Math.round((performance.now() - started) / 1000)} s`);
 process.stdout.write(`${passed} passed, ${failed} failed\n`);
 process.exit(failed === 0 ? 0 : 1);
