@@ -19,6 +19,7 @@ export function Select<T extends string>({
   options,
   onChange,
   className,
+  invalid,
   ...rest
 }: {
   /** said to those who do not see it */
@@ -27,6 +28,8 @@ export function Select<T extends string>({
   options: readonly Option<T>[];
   onChange: (value: T) => void;
   className?: string;
+  /** what is chosen is at fault; it says so beneath */
+  invalid?: boolean;
   disabled?: boolean;
   name?: string;
 }) {
@@ -38,8 +41,9 @@ export function Select<T extends string>({
     >
       <Radix.Trigger
         aria-label={label}
+        aria-invalid={invalid}
         className={twMerge(
-          'inline-flex w-full cursor-pointer items-center justify-between gap-1 overflow-hidden rounded-[3px] border border-grid-2 bg-sheet px-1.5 py-1 text-left whitespace-nowrap hover:border-ink',
+          'inline-flex w-full cursor-pointer items-center justify-between gap-1 overflow-hidden rounded-[3px] border border-grid-2 bg-sheet px-1.5 py-1 text-left whitespace-nowrap hover:border-ink aria-invalid:border-2 aria-invalid:border-act',
           className,
         )}
       >

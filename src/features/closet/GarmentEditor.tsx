@@ -8,6 +8,7 @@ import { turnOf } from '@/formats/turns';
 import type { OwnedGarment } from '@/store/closet';
 import { Button } from '@/ui/Button';
 import { NumberField, TextField } from '@/ui/fields';
+import { useFirstFault } from '@/ui/firstFault';
 import { useFormDraft } from '@/ui/outbox/drafts';
 import { useOutbox } from '@/ui/outbox/useOutbox';
 import { Problems } from '@/ui/Problems';
@@ -48,8 +49,13 @@ export function GarmentEditor({
   const { id } = owned.garment;
   const say = useToasts((t) => t.say);
   const stored: Draft = { garment: owned.garment, dampGm2: owned.dampGm2 };
-  const form = useForm<Draft>({ defaultValues: stored as DefaultValues<Draft>, mode: 'onChange' });
+  const form = useForm<Draft>({
+    defaultValues: stored as DefaultValues<Draft>,
+    mode: 'onChange',
+    shouldFocusError: false,
+  });
   const { draft, drop } = useFormDraft(draftOf(id), form);
+  const firstFault = useFirstFault(form);
   // What was saved by hand; it goes the way of all edits.
   const [saved, setSaved] = useState<Draft | null>(null);
   /** how to take back what is on its way */
@@ -84,7 +90,7 @@ export function GarmentEditor({
 
   return (
     <FormProvider {...form}>
-      <form className="space-y-2" noValidate onSubmit={form.handleSubmit(save)}>
+      <form ref={firstFault} className="space-y-2" noValidate onSubmit={form.handleSubmit(save)}>
         <Problems problems={saving.problems} title="Not saved." />
         <TextField<Draft>
           name="garment.name"

@@ -12,6 +12,7 @@ import { Header } from '@/features/shell/Header';
 import type { Athlete } from '@/store/athlete';
 import { Button } from '@/ui/Button';
 import { NumberField, TextField } from '@/ui/fields';
+import { useFirstFault } from '@/ui/firstFault';
 import { useFormDraft } from '@/ui/outbox/drafts';
 import { useOutbox } from '@/ui/outbox/useOutbox';
 import { Problems } from '@/ui/Problems';
@@ -42,9 +43,11 @@ export function MeView({ athlete }: { athlete: Athlete }) {
   const form = useForm<Form>({
     defaultValues: { name: athlete.name, units: athlete.units, person: athlete.given },
     mode: 'onChange',
+    shouldFocusError: false,
   });
   const stored: Form = { name: athlete.name, units: athlete.units, person: athlete.given };
   const { draft, drop } = useFormDraft('me', form);
+  const firstFault = useFirstFault(form);
   const [saved, setSaved] = useState<Form | null>(null);
   /** how to take back what is on its way */
   const undo = useRef<(() => void) | null>(null);
@@ -80,7 +83,7 @@ export function MeView({ athlete }: { athlete: Athlete }) {
       <Header screen="me" />
       <main className="mx-4 grid grid-cols-[minmax(0,580px)_minmax(0,1fr)] gap-12 pt-6 pb-8 max-[900px]:grid-cols-1 max-[900px]:gap-6">
         <FormProvider {...form}>
-          <form noValidate onSubmit={form.handleSubmit(save)} className="min-w-0 space-y-5">
+          <form ref={firstFault} noValidate onSubmit={form.handleSubmit(save)} className="min-w-0 space-y-5">
             <h1 className="speak text-[28px] leading-tight font-semibold">It is personal.</h1>
             <Problems problems={saving.problems} title="Not saved." />
             <div className="grid grid-cols-[minmax(0,1fr)_auto] gap-4 max-[560px]:grid-cols-1">

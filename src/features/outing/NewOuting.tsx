@@ -8,6 +8,7 @@ import type { Units } from '@/formats/measures';
 import { Header } from '@/features/shell/Header';
 import { problemsOf, request } from '@/ui/api';
 import { Button } from '@/ui/Button';
+import { useFirstFault } from '@/ui/firstFault';
 import { useFormDraft } from '@/ui/outbox/drafts';
 import { Problems } from '@/ui/Problems';
 import { Segments } from '@/ui/Segments';
@@ -51,6 +52,7 @@ export function NewOuting({ units }: { units: Units }) {
   const router = useRouter();
   const form = useForm<Form>({
     mode: 'onTouched',
+    shouldFocusError: false,
     defaultValues: {
       way: 'route',
       forecastFrom: 'file',
@@ -74,6 +76,7 @@ export function NewOuting({ units }: { units: Units }) {
   // An input of files shows what was chosen until it is made anew.
   const [emptied, setEmptied] = useState(0);
   const { draft, drop } = useFormDraft('new outing', form);
+  const firstFault = useFirstFault(form);
   const way = useWatch({ control: form.control, name: 'way' });
   const from = useWatch({ control: form.control, name: 'forecastFrom' });
   // The planner comes next.
@@ -94,6 +97,7 @@ export function NewOuting({ units }: { units: Units }) {
         <FormProvider {...form}>
           <form
             key={emptied}
+            ref={firstFault}
             onSubmit={form.handleSubmit((f) => create.mutate(f))}
             className="min-w-0 space-y-4"
             noValidate

@@ -63,6 +63,7 @@ export function FileField({
             name={name}
             accept={accept}
             aria-invalid={!!fieldState.error}
+            aria-describedby={fieldState.error ? `${id}-error` : undefined}
             className="w-full rounded-[3px] border border-grid-2 bg-sheet px-2 py-1.5 file:mr-3 file:cursor-pointer file:rounded-[3px] file:border file:border-ink file:bg-paper file:px-2 file:py-0.5 file:font-semibold"
             ref={(input) => {
               field.ref(input);
@@ -179,6 +180,7 @@ export function CommonFields({ units }: { units: Units }) {
             <Select<Form['effortBy']>
               label="How hard"
               value={field.value}
+              invalid={!!fieldState.error}
               className="px-2 py-1.5"
               options={[
                 { value: 'usual', label: 'As usual' },
