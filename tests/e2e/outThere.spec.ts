@@ -51,6 +51,21 @@ async function faults(page: Page): Promise<string[]> {
 
 const packed = (page: Page) => expect(page.getByText('Packed: works without a network.')).toBeVisible();
 
+/** How fast the clock of a rehearsal runs as it is kept on the phone; null: nothing is kept. */
+const keptSpeed = (page: Page, session: string): Promise<number | null> =>
+  page.evaluate(
+    (key) =>
+      new Promise<number | null>((done, fail) => {
+        const open = indexedDB.open('lofted-ember-out');
+        open.onsuccess = () => {
+          const asked = open.result.transaction('sessions').objectStore('sessions').get(key);
+          asked.onsuccess = () => (open.result.close(), done(asked.result?.clock?.speed ?? null));
+          asked.onerror = () => fail(asked.error);
+        };
+      }),
+    session,
+  );
+
 /** Puts taps into the phone's own database, as if they had been made there, so many seconds after the planned start. */
 async function tapped(
   page: Page,
@@ -212,9 +227,17 @@ test('overdue shows both ways on, a reason puts it off with its help, missed say
   const session = `${outing} rehearsal`;
   const at = async (s: number, ...taps: { atS: number; told: object }[]) => {
     await page.goto(`/out?outing=${outing}&rehearse`);
-    await page.getByRole('button', { name: 'Again' }).click();
-    await page.getByRole('button', { name: 'Hold' }).click();
-    await expect(page.getByRole('button', { name: 'Hold' })).toHaveAttribute('aria-pressed', 'true');
+    const hold = page.getByRole('button', { name: 'Hold' });
+    await hold.waitFor();
+    // One right after the other, before the disk has forgotten what was.
+    await page.evaluate(() => {
+      const button = (name: string) =>
+        [...document.querySelectorAll('button')].find((b) => b.textContent?.trim() === name)!;
+      button('Again').click();
+      button('Hold').click();
+    });
+    await expect(hold).toHaveAttribute('aria-pressed', 'true');
+    await expect.poll(() => keptSpeed(page, session)).toBe(0);
     await tapped(page, session, startMs, [
       { atS: 0, told: { kind: 'started', by: 'button' } },
       ...taps,

@@ -26,7 +26,7 @@ export function RehearsalBar({ o }: { o: Out }) {
       ))}
       <button
         type="button"
-        onClick={() => void o.restart()}
+        onClick={o.restart}
         title="From the door again"
         className="ml-auto min-h-[40px] min-w-[44px] cursor-pointer underline"
       >

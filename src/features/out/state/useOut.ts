@@ -54,7 +54,7 @@ export interface Out {
   redress: () => Promise<string | null>;
   clock: KeptSession['clock'] | null;
   setSpeed: (speed: number) => void;
-  restart: () => Promise<void>;
+  restart: () => void;
   clearTrouble: () => void;
 }
 
@@ -85,6 +85,8 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
   const [offline, setOffline] = useState(false);
   const [phone, setPhone] = useState<PhoneClock | null>(null);
   const companion = useRef<Companion | null>(null);
+  /** over when a rehearsal that was begun anew has been forgotten on disk: what is kept of the new one waits for it */
+  const forgotten = useRef(Promise.resolve());
   const latest = useRef<{ taps: KeptTap[]; clockMs: (realMs: number) => number; belief: BelievedNow | null }>({
     taps: [],
     clockMs: (realMs) => realMs,
@@ -138,6 +140,7 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
         const place = isRehearsal(session) ? 'sent' : 'here';
         const made = told.map((t, i): KeptTap => ({ id: newKey(), atMs: atMs + i, device, told: t, session, place }));
         // On disk first: only then does the screen say that it heard.
+        await forgotten.current;
         await kept.putTaps(made);
         setTaps((list) => [...(list ?? []), ...made]);
         return made[0].id;
@@ -278,6 +281,9 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
     }
   };
 
+  const keepClock = (next: KeptSession['clock']) =>
+    void forgotten.current.then(() => kept.putSession({ session, clock: next })).catch((e) => setTrouble(inWords(e)));
+
   if (!taps || !out) return null;
   return {
     opened,
@@ -319,15 +325,16 @@ export function useOut(pack: Pack, how: 'real' | 'rehearsal'): Out | null {
       const real = Date.now();
       const next = { atMs: latest.current.clockMs(real), sinceMs: real, speed };
       setClock(next);
-      void kept.putSession({ session, clock: next });
+      keepClock(next);
     },
-    restart: async () => {
-      await kept.forgetSession(session);
+    restart: () => {
       const next = { atMs: plannedStartMs(pack) - BEFORE_MS, sinceMs: Date.now(), speed: 1 };
-      await kept.putSession({ session, clock: next });
+      // At once: whoever holds the clock the next moment must not see it run on when the disk has forgotten.
       setTaps([]);
       setBelief(null);
       setClock(next);
+      forgotten.current = kept.forgetSession(session).catch((e) => setTrouble(inWords(e)));
+      keepClock(next);
     },
     clearTrouble: () => setTrouble(null),
   };
