@@ -1,5 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import pLimit from 'p-limit';
+import type { Descended } from '@/core/search/descent';
 import type { Planned } from '@/core/search/planRequest';
 import type { Proposal } from '@/core/questions/propose';
 import type { Scored } from '@/core/judge/scorePlan';
@@ -45,19 +46,28 @@ export function start(): Running {
 const idle: Running[] = [];
 const MOST_IDLE = 2;
 
+/** Cores that plan beside one another: all there are, since the page itself has little to do meanwhile. */
+const CORES = typeof navigator === 'undefined' ? 1 : Math.max(1, navigator.hardwareConcurrency || 1);
+/** Workers that one plan is made by, where there are cores for them. */
+const FOR_A_PLAN = Math.min(CORES, 2);
+
 /** Slices of practice after which the planner runs about as fast as it ever will. */
 const WARM_SLICES = 12;
 
-/** Lets a worker practise while nobody waits, so that the first plan is not the slow one. Over as soon as it is asked something. */
+/** Lets workers practise while nobody waits, so that the first plan is not the slow one. Over as soon as one is asked something. */
 export async function warmUp(): Promise<void> {
   if (idle.length > 0) return;
-  const running = start();
-  idle.push(running);
-  try {
-    for (let i = 0; i < WARM_SLICES && idle.includes(running); i++)
-      await Promise.race([running.api.practise(), running.broken]);
-  } catch {
-    // It broke and is gone from the idle ones; nobody asked it anything, and whoever does is told by the next.
+  for (let n = 0; n < FOR_A_PLAN; n++) {
+    const running = start();
+    idle.push(running);
+    try {
+      for (let i = 0; i < WARM_SLICES && idle.includes(running); i++)
+        await Promise.race([running.api.practise(), running.broken]);
+    } catch {
+      // It broke and is gone from the idle ones; nobody asked it anything, and whoever does is told by the next.
+    }
+    // Asked already: what it is asked has the cores.
+    if (!idle.includes(running)) return;
   }
 }
 
@@ -238,19 +248,34 @@ const both = <T extends unknown[]>(heard: () => void, progress: (...told: T) => 
 export const proposeInWorker = (setting: Setting, plan: Plan): Asked<Proposal | null> =>
   ask<Proposal | null>(setting, (api) => api.propose(plan));
 
-/** Plans; `progress` is told the best plan so far as soon as there is one. @param leadDays from forecast to start */
+/**
+ * Plans; `progress` is told the best plan so far as soon as there is one. Where there is a second core, half of the search is made there; the
+ * plan is the same. @param leadDays from forecast to start
+ */
 export const planInWorker = (
   setting: Setting,
   leadDays: number,
   progress: (done: number, says: string, soFar?: Plan) => void,
 ): Asked<Planned> =>
   watched(
-    (heard) => ask<Planned>(setting, (api) => api.plan(leadDays, both(heard, progress))),
+    (heard) => {
+      const beside = FOR_A_PLAN > 1 ? () => half.result : null;
+      const whole = ask<Planned>(setting, (api) =>
+        api.plan(leadDays, both(heard, progress), beside ? proxy(beside) : null),
+      );
+      if (!beside) return whole;
+      const half = ask<Descended>(setting, (api) => api.descendFromOther(leadDays, proxy(heard)));
+      // Where it breaks, the planner makes that half itself.
+      half.result.catch(() => {});
+      const cancel = () => {
+        whole.cancel();
+        half.cancel();
+      };
+      whole.result.catch(half.cancel);
+      return { result: whole.result, cancel };
+    },
     () => progress(0, AGAIN),
   );
-
-/** Cores that plan beside one another: all there are, since the page itself has little to do meanwhile. */
-const CORES = typeof navigator === 'undefined' ? 1 : Math.max(1, navigator.hardwareConcurrency || 1);
 
 /** Plans two to four schools of thought, each in a worker of its own, as many at once as there are cores. */
 export const schoolsInWorker = (

@@ -13,7 +13,8 @@ import { answerAtDoor, answerAtOnce, type Begun, type DoorAnswer, type DoorTold 
 import { hoursAtDoor, type DoorHour } from '@/core/search/aroundDoor';
 import { type DoorQuestion } from '@/core/search/doorQuestion';
 import type { DoorDay } from '@/core/outing/doorDay';
-import { makePlan } from '@/core/search/planner';
+import { descendFromOther, type Descended } from '@/core/search/descent';
+import { Search } from '@/core/search/planner';
 import type { Planned, PlanRequest } from '@/core/search/planRequest';
 import type { SchoolTried } from '@/core/search/partings';
 import { schoolOf, trySchool } from '@/core/search/schools';
@@ -36,6 +37,12 @@ function nowAndThen(tell: Tell): (done: number, says: string, soFar?: Plan) => b
     }
     return true;
   };
+}
+
+/** For work that has nothing to say but that it goes on. */
+function goesOn(heard: () => void): () => boolean {
+  const beat = nowAndThen(heard);
+  return () => beat(0, '');
 }
 
 /** What all questions rest on until another setting is opened, laid out once. */
@@ -124,7 +131,17 @@ const api = {
     const floorC = wishes.floorC ?? undefined;
     for (const part of behind({ ...fromCloset(plan), plan, outing, leadDays, floorC, more: CATALOGUE })) ready(part);
   },
-  plan: (leadDays: number, tell: Tell): Planned => makePlan(planRequest(leadDays), nowAndThen(tell)),
+  /** @param beside what the descent from other layers finds, where another worker makes it meanwhile */
+  async plan(leadDays: number, tell: Tell, beside: (() => Promise<Descended>) | null): Promise<Planned> {
+    const request = planRequest(leadDays);
+    const search = new Search(request, nowAndThen(tell));
+    search.begin();
+    const found = beside && (await beside().catch(() => null));
+    return search.end(found ?? descendFromOther(request, () => search.goesOn()));
+  },
+  /** @param heard told now and then that it goes on */
+  descendFromOther: (leadDays: number, heard: () => void): Descended =>
+    descendFromOther(planRequest(leadDays), goesOn(heard)),
   school: (leadDays: number, id: string, tell: Tell): SchoolTried =>
     trySchool(planRequest(leadDays), schoolOf(id), nowAndThen(tell)),
 };

@@ -13,8 +13,20 @@ import { HEAD } from '@/core/simulate/state';
 
 const NOW = noMoment();
 
+/** Integrator work: phases that were run, and steps in them. */
+export interface Work {
+  phases: number;
+  steps: number;
+}
+
 /** Counts integrator work, for the bench and the budget of a search. */
-export const work = { phases: 0, steps: 0 };
+export const work: Work = { phases: 0, steps: 0 };
+
+/** What was done since the counter stood so. */
+export const workSince = (before: Work): Work => ({
+  phases: work.phases - before.phases,
+  steps: work.steps - before.steps,
+});
 
 /** A phase of an outing as it is gone, and the longest step through it, s. */
 export interface PhaseToRun {

@@ -138,9 +138,10 @@ export function evenly<T>(list: readonly T[], most: number): T[] {
   return Array.from({ length: most }, (_, i) => list[Math.round((i * (list.length - 1)) / (most - 1))]);
 }
 
+const middle = <T>(list: readonly T[]): T | null => (list.length > 0 ? list[Math.floor(list.length / 2)] : null);
+
 /** A plain kit to start the search from: the middle of each list. @param standby whether a jacket for stops is along */
 export function firstKit(c: Candidates, standby: 'jacket' | 'none'): Kit {
-  const middle = <T>(list: readonly T[]): T | null => (list.length > 0 ? list[Math.floor(list.length / 2)] : null);
   return {
     base: middle(c.bases)!,
     mid: middle(c.mids),
@@ -233,18 +234,15 @@ function balanced(
 /**
  * Torso and legs dressed the other way: without a middle layer where there was one, in the base least like it, another shell,
  * warmer legs where they were light.
- * @param nth 0 the most unlike, 1 the next
  */
-export function otherKit(c: Candidates, kit: Kit, nth: number): Kit {
+export function otherKit(c: Candidates, kit: Kit): Kit {
   const unlike = (g: Garment) => Math.abs(g.thicknessMm - kit.base.thicknessMm);
-  const bases = [...c.bases].sort((a, b) => unlike(b) - unlike(a));
-  const shells = c.shells.filter((s) => s !== kit.shell);
   const at = c.legs.indexOf(kit.legs) < c.legs.length / 2 ? 0.75 : 0.25;
   const other: Kit = {
     ...kit,
-    base: bases[Math.min(nth, bases.length - 1)],
-    mid: kit.mid && nth === 0 ? null : (c.mids[Math.floor(c.mids.length / (2 + nth))] ?? null),
-    shell: shells[nth] ?? kit.shell,
+    base: c.bases.reduce((a, b) => (unlike(b) > unlike(a) ? b : a)),
+    mid: kit.mid ? null : middle(c.mids),
+    shell: c.shells.find((s) => s !== kit.shell) ?? kit.shell,
     legs: c.legs[Math.floor(c.legs.length * at)],
   };
   return goesOver(other, c) ? other : { ...other, mid: kit.mid, shell: kit.shell };

@@ -14,7 +14,7 @@ import { mergeStretches } from '@/core/outing/mergeStretches';
 import { MOST_WAITING } from './wishes';
 import { BRISK, goingWays, type GoingWay, type Way } from './waysToWear';
 import { isAtDoor, phases, stretchAt, type Phase } from '@/core/outing/moments';
-import { work } from '@/core/questions/phaseRunner';
+import { work, workSince, type Work } from '@/core/questions/phaseRunner';
 
 /** Shelter is worth walking to from this wind, m/s; dry socks want a stop this long, s. */
 const LEE_WIND = 2;
@@ -58,8 +58,7 @@ export class Course {
   private readonly starts: Stretch[];
   private readonly doors: boolean[];
   private readonly gone = new Map<GoingWay['going'], Timeline>();
-  private readonly stepsBefore = work.steps;
-  private readonly phasesBefore = work.phases;
+  private before: Work = { ...work };
 
   constructor(
     readonly person: Person,
@@ -98,14 +97,20 @@ export class Course {
     }
   }
 
-  /** Integrator steps this search has taken. */
-  get steps(): number {
-    return work.steps - this.stepsBefore;
+  /** Integrator work this search has done. */
+  get work(): Work {
+    return workSince(this.before);
   }
 
-  /** Phases it has simulated. */
-  get phasesWalked(): number {
-    return work.phases - this.phasesBefore;
+  /**
+   * Goes on after work that was done for this search elsewhere: that counts, whatever this counter has seen meanwhile does not. So a budget
+   * ends at the same step wherever the work was done. @param held what this search had done by itself
+   */
+  goOnAfter(held: Work, elsewhere: Work): void {
+    this.before = {
+      phases: work.phases - held.phases - elsewhere.phases,
+      steps: work.steps - held.steps - elsewhere.steps,
+    };
   }
 
   /** How many things may be done at one moment that nobody would stop for: few on the move, fewer at race effort, more where one halts. */

@@ -197,6 +197,23 @@ export class PathRun {
     });
   }
 
+  /** The way of each choice by name, phase by phase; and the dresses that were named so by a run of the same kit. */
+  wayNames(): string[][] {
+    return this.dresses.map((d) => d.map((w) => w.name));
+  }
+
+  named(ways: readonly (readonly string[])[]): Dress[] {
+    const made = new Map<string, Dress>();
+    return ways.map((names) => {
+      const all = names.join('|');
+      const dress =
+        made.get(all) ??
+        (names.map((name, g) => this.ways[g].find((w) => w.name === name) ?? this.ways[g][0]) as unknown as Dress);
+      made.set(all, dress);
+      return dress;
+    });
+  }
+
   /** Whether a way of dressing may follow another in a phase. */
   admits(p: number, dress: Dress, before: Dress | null): boolean {
     return dress.every((m, i) => this.course.admits(p, m, before ? before[i] : null));

@@ -1,7 +1,9 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { dropCue } from '@/core/questions/missedCues';
-import { makePlan } from '@/core/search/planner';
+import { runPlan } from '@/core/questions/question';
+import { descendFromOther } from '@/core/search/descent';
+import { makePlan, Search } from '@/core/search/planner';
 import type { Planned } from '@/core/search/planRequest';
 import { candidates } from '@/core/search/candidates';
 import { phases } from '@/core/outing/moments';
@@ -111,9 +113,18 @@ test('a search told to stop ends early with a usable plan', () => {
   expect(quick.plan.worn.length).toBeGreaterThan(3);
 });
 
-test('the same question has the same answer', () => {
-  const again = makePlan({ person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline, sport: 'ski tour' });
+test('the same question has the same answer, also where half of the search is made by another worker', () => {
+  const request = { person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline, sport: 'ski tour' } as const;
+  const sent = JSON.stringify(descendFromOther(request));
+  const search = new Search(request, () => true);
+  expect(() => search.end(JSON.parse(sent))).toThrow('not begun');
+  search.begin();
+  // What this worker does meanwhile for others is none of its budget.
+  runPlan({ ...request, plan: planned.plan }, planned.plan, { stepS: 10 });
+  const again = search.end(JSON.parse(sent));
   expect(again.plan).toEqual(planned.plan);
+  expect(again.curve).toEqual(planned.curve);
+  expect(again.simulations).toBe(planned.simulations);
 });
 
 test('fewer cues allowed are fewer cues used', () => {

@@ -13,19 +13,25 @@ class NearWorker extends EventTarget {
   ended = false;
   readonly progress: Remote<(...told: unknown[]) => void>[] = [];
   questions: ((answer: unknown) => void)[] = [];
+  /** what a planner is to ask for the half that another makes */
+  beside: Remote<() => unknown> | null = null;
+  private readonly given: Remote<() => unknown>[] = [];
   private readonly channel = new MessageChannel();
 
   constructor() {
     super();
     NearWorker.all.push(this);
     const ask = (...given: unknown[]) => {
-      this.progress.push(given[given.length - 1] as Remote<(...told: unknown[]) => void>);
+      const [tell, beside] = given.filter((x) => typeof x === 'function') as Remote<(...told: unknown[]) => void>[];
+      this.progress.push(tell);
+      if (beside) this.given.push((this.beside = beside));
       return new Promise((done) => this.questions.push(done));
     };
     const { port1, port2 } = this.channel;
     const open = () => void NearWorker.opened++;
     const score = () => new Promise((done) => this.questions.push(done));
-    expose({ open, plan: ask, school: ask, score, practise: () => void NearWorker.practised++ }, port2 as never);
+    const practise = () => void NearWorker.practised++;
+    expose({ open, plan: ask, descendFromOther: ask, school: ask, score, practise }, port2 as never);
     port1.onmessage = (e) => this.dispatchEvent(Object.assign(new Event('message'), { data: e.data as unknown }));
   }
 
@@ -36,7 +42,7 @@ class NearWorker extends EventTarget {
   terminate(): void {
     if (this.ended) return;
     this.ended = true;
-    for (const p of this.progress) p[releaseProxy]();
+    for (const p of [...this.progress, ...this.given]) p[releaseProxy]();
     this.channel.port1.close();
   }
 }
@@ -74,13 +80,19 @@ const compare = () => {
   return asked;
 };
 
-beforeEach(async () => {
+/** Loads the page's side on a machine of so many cores. */
+const onCores = async (hardwareConcurrency: number) => {
   jest.resetModules();
+  Object.defineProperty(globalThis, 'navigator', { value: { hardwareConcurrency }, configurable: true });
+  page = await import('@/workers/client');
+};
+
+beforeEach(async () => {
   Object.assign(globalThis, { Worker: NearWorker });
   NearWorker.all = [];
   NearWorker.practised = 0;
   NearWorker.opened = 0;
-  page = await import('@/workers/client');
+  await onCores(1);
 });
 afterEach(() => {
   for (const asked of begun) asked.cancel();
@@ -103,15 +115,7 @@ test('a worker practises once, and the first question goes to it', async () => {
 });
 
 const impossible = (id: string) => ({ kind: 'impossible', of: { id, name: id, why: 'no' } });
-/** Loads the page's side on a machine of so many cores. */
-const onCores = async (hardwareConcurrency: number) => {
-  jest.resetModules();
-  Object.defineProperty(globalThis, 'navigator', { value: { hardwareConcurrency }, configurable: true });
-  page = await import('@/workers/client');
-};
-
 test('a worker is asked one thing at a time; a cancelled one is ended and never asked again', async () => {
-  await onCores(1);
   const first = plan();
   const second = compare();
   await until(() => NearWorker.all.length === 2 && NearWorker.all.every((w) => w.questions.length > 0));
@@ -140,6 +144,49 @@ test('schools are planned beside one another where there are cores, in their ord
   await until(() => a.questions.length + b.questions.length === 4);
   again.cancel();
   expect([a.ended, b.ended]).toEqual([true, true]);
+  expect(NearWorker.all).toHaveLength(2);
+});
+
+test('where there is a second core, another worker makes half of a plan; the plan is asked for it, and both end together', async () => {
+  await onCores(2);
+  const asked = plan();
+  await until(() => NearWorker.all.length === 2 && NearWorker.all.every((w) => w.questions.length > 0));
+  const [whole, half] = NearWorker.all;
+  expect([whole.beside === null, half.beside === null]).toEqual([false, true]);
+  half.questions[0]('the other half');
+  expect(await whole.beside!()).toBe('the other half');
+  whole.questions[0]('a plan');
+  expect(await asked.result).toBe('a plan');
+  expect([whole.ended, half.ended]).toEqual([false, false]);
+  plan().cancel();
+  await until(() => whole.ended && half.ended);
+  expect(NearWorker.all).toHaveLength(2);
+});
+
+test('where the worker of the other half breaks, the planner hears of it and goes on; where the planner breaks, the other is ended', async () => {
+  await onCores(2);
+  const asked = plan();
+  await until(() => NearWorker.all.length === 2 && NearWorker.all.every((w) => w.questions.length > 0));
+  const [whole, half] = NearWorker.all;
+  half.onerror!({ message: 'out of memory' });
+  await expect(whole.beside!()).rejects.toThrow('out of memory');
+  whole.questions[0]('a plan, made alone');
+  expect(await asked.result).toBe('a plan, made alone');
+  const again = plan();
+  await until(() => NearWorker.all.length === 3 && latest().questions.length > 0);
+  whole.onerror!({ message: 'out of memory' });
+  await expect(again.result).rejects.toThrow(page.WorkerBroke);
+  expect(latest().ended).toBe(true);
+});
+
+test('where there is a second core, two workers practise', async () => {
+  await onCores(2);
+  await page.warmUp();
+  expect(NearWorker.all).toHaveLength(2);
+  const { result } = plan();
+  await until(() => NearWorker.all.every((w) => w.questions.length === 1));
+  NearWorker.all.forEach((w) => w.questions[0]('done'));
+  await result;
   expect(NearWorker.all).toHaveLength(2);
 });
 
