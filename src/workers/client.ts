@@ -9,11 +9,10 @@ import type { Plan } from '@/core/kit/plan';
 import type { Behind } from '@/core/questions/behind';
 import type { EmberWorker } from './ember.worker';
 import type { Setting } from './setting';
+import { quiet, Silent, watched, WorkerBroke, type Asked } from './watched';
 
-export type { Behind, Setting };
-
-/** The worker could not be loaded, or broke as a whole: nothing in the plan is to blame. */
-export class WorkerBroke extends Error {}
+export { WorkerBroke };
+export type { Asked, Behind, Setting };
 
 export interface Running {
   worker: Worker;
@@ -78,12 +77,6 @@ async function tell(running: Running, setting: Setting): Promise<void> {
   running.setting = setting;
 }
 
-/** Work under way, and a way to end it at once. */
-export interface Asked<T> {
-  result: Promise<T>;
-  cancel: () => void;
-}
-
 /** Puts one question to a worker that has nothing else to do: one that knows the setting, where there is one. */
 function ask<T>(setting: Setting, question: (api: Remote<EmberWorker>) => Promise<T>): Asked<T> {
   const known = idle.findIndex((r) => r.setting === setting);
@@ -104,21 +97,6 @@ function ask<T>(setting: Setting, question: (api: Remote<EmberWorker>) => Promis
   const result = Promise.race([answer, running.broken]);
   result.then(answered, end);
   return { result, cancel: end };
-}
-
-/** A simulation of the longest day takes a fraction of this, ms. */
-const PATIENCE_MS = 5000;
-
-class Silent extends Error {}
-
-/** Rejects when nothing was heard for too long. */
-function quiet(): { over: Promise<never>; end: () => void } {
-  let end = () => {};
-  const over = new Promise<never>((_, reject) => {
-    const timer = setTimeout(() => reject(new Silent()), PATIENCE_MS);
-    end = () => clearTimeout(timer);
-  });
-  return { over, end };
 }
 
 interface Waiting {
@@ -182,57 +160,6 @@ export class Scorer {
     this.running?.worker.terminate();
     this.running = null;
   }
-}
-
-/** After a pause of the whole machine messages come in only now: they are listened to before anybody is called silent, ms. */
-const CATCH_UP_MS = 300;
-
-/**
- * Work that says something all the time. One that falls silent hangs, or is gone without a word: it is ended and begun again, once.
- * @param begin is given what to call whenever something was heard @param again is told when it is begun anew
- */
-function watched<T>(begin: (heard: () => void) => Asked<T>, again: () => void): Asked<T> {
-  let cancel = () => {};
-  const result = new Promise<T>((done, fail) => {
-    const go = (nth: 'first' | 'second') => {
-      let timer: ReturnType<typeof setTimeout> | undefined;
-      let over = false;
-      const end = () => {
-        over = true;
-        clearTimeout(timer);
-      };
-      const silent = () => {
-        end();
-        asked.cancel();
-        if (nth === 'second') return fail(new WorkerBroke('it does not answer'));
-        again();
-        go('second');
-      };
-      const heard = () => {
-        clearTimeout(timer);
-        if (!over) timer = setTimeout(() => (timer = setTimeout(silent, CATCH_UP_MS)), PATIENCE_MS - CATCH_UP_MS);
-      };
-      const asked = begin(heard);
-      cancel = () => {
-        end();
-        asked.cancel();
-      };
-      heard();
-      asked.result.then(
-        (value) => {
-          end();
-          done(value);
-        },
-        (e: Error) => {
-          if (over) return;
-          end();
-          fail(e);
-        },
-      );
-    };
-    go('first');
-  });
-  return { result, cancel: () => cancel() };
 }
 
 const AGAIN = 'The planner fell silent and was started again';

@@ -197,21 +197,26 @@ export class PathRun {
     });
   }
 
-  /** The way of each choice by name, phase by phase; and the dresses that were named so by a run of the same kit. */
+  /** The way of each choice by name, phase by phase. */
   wayNames(): string[][] {
     return this.dresses.map((d) => d.map((w) => w.name));
   }
 
+  /** The dresses that a run of the same kit named so. @throws Error for a way that this kit has not */
   named(ways: readonly (readonly string[])[]): Dress[] {
     const made = new Map<string, Dress>();
     return ways.map((names) => {
       const all = names.join('|');
-      const dress =
-        made.get(all) ??
-        (names.map((name, g) => this.ways[g].find((w) => w.name === name) ?? this.ways[g][0]) as unknown as Dress);
+      const dress = made.get(all) ?? (names.map((name, g) => this.wayNamed(name, g)) as unknown as Dress);
       made.set(all, dress);
       return dress;
     });
+  }
+
+  private wayNamed(name: string, choice: number): Way {
+    const way = this.ways[choice].find((w) => w.name === name);
+    if (!way) throw new Error(`this kit cannot be worn as ${name}`);
+    return way;
   }
 
   /** Whether a way of dressing may follow another in a phase. */
