@@ -44,7 +44,8 @@ const SAME = 1e-6;
 export function makePlan(request: PlanRequest, progress: Progress = () => true): Planned {
   const search = new Search(request, progress);
   search.begin();
-  return search.end(descendFromOther(request, () => search.goesOn()));
+  // Where it was stopped by then, no other start is dressed.
+  return search.end(search.goesOn() ? descendFromOther(request, () => search.goesOn()) : null);
 }
 
 /**
@@ -81,14 +82,14 @@ export class Search {
     this.descent.tell(0.5, 'Starting from other layers', this.first.plan());
   }
 
-  /** The plan, from what was begun and what the descent from other layers of the same request found. */
-  end(found: Descended): Planned {
+  /** The plan, from what was begun and what the descent from other layers of the same request found; null: from what was begun alone. */
+  end(found: Descended | null): Planned {
     const { descent, course, first } = this;
     if (!first) throw new Error('this search was not begun');
-    course.goOnAfter(this.held, found.work);
-    const other = descent.asPath(found);
-    const alike = Math.abs(other.total - first.total) < SAME;
-    const best = this.refine(alike ? first : this.mix(first, other));
+    course.goOnAfter(this.held, found ? found.work : { phases: 0, steps: 0 });
+    const other = found && descent.asPath(found);
+    const differs = other && !(Math.abs(other.total - first.total) < SAME) ? other : null;
+    const best = this.refine(differs ? this.mix(first, differs) : first);
     descent.tell(0.8, 'Weighing each number of cues', best.plan());
     const curve = this.curve(best);
     descent.tell(0.92, 'Trying them on other days');
@@ -98,7 +99,7 @@ export class Search {
       order: course.order,
       stepS: Math.max(POLISH_STEP_S, descent.coarseS),
       mostCues: this.most,
-      others: alike ? [] : [first.plan(), other.plan()],
+      others: differs ? [first.plan(), differs.plan()] : [],
       beat: () => descent.beat(),
     };
     const plan = settle(polish(this.choose(curve, best.kit), descent.candidates, finishing), finishing);

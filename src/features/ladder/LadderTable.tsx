@@ -119,10 +119,12 @@ export function LadderTable({
                   to <b>{signed(b.coldC, units)}</b>
                 </span>
                 {nowC !== null && nowC <= b.warmC && nowC > b.coldC && (
-                  <b
-                    className="absolute left-3 block text-[11px] text-act"
-                    style={{ top: `${(100 * (b.warmC - nowC)) / (b.warmC - b.coldC) - 8}%` }}
-                  >
+                  <b className="block text-[11px] text-act">
+                    <span
+                      aria-hidden="true"
+                      className="absolute left-0 h-[3px] w-3.5 bg-act"
+                      style={{ top: `${(100 * (b.warmC - nowC)) / (b.warmC - b.coldC)}%` }}
+                    />
                     now {degrees(nowC, units)}
                   </b>
                 )}
