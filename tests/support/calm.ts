@@ -33,6 +33,7 @@ export const calm = (over: Partial<Metrics> = {}): Metrics => ({
   coatsOn: none(),
   effort: none(),
   stopLoss: at(2),
+  stopLosses: [2],
   felt: at(-5),
   feltBare: at(-5),
   airways: { ...at(Infinity), load: 'none' },

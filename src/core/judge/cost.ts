@@ -165,13 +165,16 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
 export const waterEndCost = (waterG: number): number => Math.max(0, waterG) / 500;
 /** A stop that costs so much heat is a point and a half, Wh/m² (engineering value: half of ISO 11079's limit for a whole exposure). */
 const STOP_POINTS_WH = 20;
-export const afterChillCost = (lossWhM2: number): number =>
-  1.5 * (lossWhM2 / STOP_POINTS_WH) * (lossWhM2 / STOP_POINTS_WH);
+const chillCost = (lossWhM2: number): number => 1.5 * (lossWhM2 / STOP_POINTS_WH) * (lossWhM2 / STOP_POINTS_WH);
 
-/** Water still in the clothes at the end and the chill at stops, once for a whole run. */
-export function addEnd(c: BodyCost, waterEndG: number, stopLossWhM2: number): void {
+/** Adds what a stop costs by the heat lost at it, Wh/m². @param before what of it was counted already */
+export function addChill(c: BodyCost, lossWhM2: number, before = 0): void {
+  c.afterChill += chillCost(lossWhM2) - chillCost(before);
+}
+
+/** Adds water still in the clothes at the end, g, once for a whole run. */
+export function addEnd(c: BodyCost, waterEndG: number): void {
   c.wetLayers += waterEndCost(waterEndG);
-  c.afterChill += afterChillCost(stopLossWhM2);
 }
 
 /** Cost of the body's part of a recorded run, points. */
@@ -179,7 +182,8 @@ export function bodyCost(series: Series, m: Metrics, person: Person): BodyCost {
   const c = noCost();
   const now = noMoment();
   for (let r = 1; r < series.rows; r++) addMoment(c, momentOfRow(series, m, r, now), person, series.stepS / 3600);
-  addEnd(c, m.waterEnd, m.stopLoss.value);
+  for (const loss of m.stopLosses) addChill(c, loss);
+  addEnd(c, m.waterEnd);
   return c;
 }
 

@@ -28,13 +28,14 @@ export const EXTREME = {
   sensation: 13,
   /** shivering now, min: see `bout` */
   shiverBout: 14,
-  /** core on arrival at the present stop, °C */
+  /** core on arrival at the present stop, °C, and the most heat lost at it so far, Wh/m² */
   arrivedCoreC: 15,
-  feltC: 16,
-  feltBareC: 17,
+  hereLossWhM2: 16,
+  feltC: 17,
+  feltBareC: 18,
 } as const;
 export function newExtremes(): Float64Array {
-  const w = new Float64Array(18);
+  const w = new Float64Array(19);
   w[EXTREME.faceC] = w[EXTREME.fingersC] = w[EXTREME.toesC] = w[EXTREME.coreLowC] = w[EXTREME.torsoMarginK] = Infinity;
   w[EXTREME.feltC] = w[EXTREME.feltBareC] = Infinity;
   w[EXTREME.coreHighC] = -Infinity;

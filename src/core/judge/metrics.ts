@@ -53,6 +53,8 @@ export interface Metrics {
   feltCold: Extreme;
   /** most heat lost at a stop in its first 20 minutes, Wh/m²: see `stopLoss` */
   stopLoss: Extreme;
+  /** that of every stop in turn, Wh/m² */
+  stopLosses: number[];
   /** coldest felt, °C, anywhere and while any of the face is bare */
   felt: Extreme;
   feltBare: Extreme;
@@ -150,6 +152,7 @@ export function measure(run: RunToMeasure): Metrics {
     feltHot: highest(),
     feltCold: lowest(),
     stopLoss: { value: 0, atS: 0 },
+    stopLosses: [],
     felt: lowest(),
     feltBare: lowest(),
     airways: airways(timeline, person),
@@ -275,14 +278,15 @@ function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasu
 function readStops(m: Metrics, { series, timeline, person }: RunToMeasure, bodyArea: number): void {
   const body = (r: number) => ({ debtWhM2: -series.bodyHeatJ[r] / 3600 / bodyArea, coreC: series.coreC[r] });
   timeline.legs.forEach((leg, i) => {
-    if (!isStop(leg) || i === 0) return;
+    if (!isStop(leg)) return;
     const from = Math.floor(timeline.legStartS[i] / series.stepS);
     const to = Math.min(
       series.rows - 1,
       Math.floor(Math.min(timeline.legStartS[i + 1], timeline.legStartS[i] + CHILL_S) / series.stepS),
     );
-    for (let r = from; r <= to; r++) {
-      raise(m.stopLoss, stopLoss(body(from), body(r), person), series.timeS[r]);
-    }
+    const here = { value: 0, atS: 0 };
+    for (let r = from; r <= to; r++) raise(here, stopLoss(body(from), body(r), person), series.timeS[r]);
+    raise(m.stopLoss, here.value, here.atS);
+    m.stopLosses.push(here.value);
   });
 }

@@ -3,15 +3,15 @@ import { changing } from '@/core/kit/changing';
 import { piecesOf } from '@/core/kit/difference';
 import type { Cue, Plan } from '@/core/kit/plan';
 import { carryOut } from '@/core/kit/replay';
-import { haltsNobody, isAtDoor, stretchAt } from '@/core/outing/moments';
+import { haltsNobody, isReminded, stretchAt } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 
 /** What changes and mass cost, points; about one point is an hour of being clearly annoyed. Engineering values, all of them. */
 export const PRICE = {
   /** a cue to remember, and each piece handled at it */
   cue: 0.1,
-  /** share of that at a door: nobody needs to be told to hang up a coat, nor to put it on again */
-  atDoor: 0.4,
+  /** share of that at a door, and where a stop begins or ends: nobody needs to be told there to put the jacket on or off */
+  reminded: 0.4,
   piece: 0.025,
   /** seconds that hands are busy, to a point */
   secondsAPoint: 2400,
@@ -44,17 +44,17 @@ export interface CueWork {
   atS: number;
 }
 
-/** Where a cue falls: whether one stands there in any case, comes in or goes out, and how many people would wait. */
+/** Where a cue falls: whether one stands there in any case, whether the place itself reminds one of it, and how many people would wait. */
 export interface CuePlace {
   halted: boolean;
-  atDoor: boolean;
+  reminded: boolean;
   waiting: number;
 }
 
 /** Price of one cue, points. The cold that hands and body suffer meanwhile is not in it: that is simulated. */
-export function cuePrice(w: CueWork, { halted, atDoor, waiting }: CuePlace): number {
+export function cuePrice(w: CueWork, { halted, reminded, waiting }: CuePlace): number {
   if (w.pieces === 0 && !w.pace && !w.shelter) return 0;
-  let price = PRICE.cue * (atDoor ? PRICE.atDoor : 1) + PRICE.piece * w.pieces + w.seconds / PRICE.secondsAPoint;
+  let price = PRICE.cue * (reminded ? PRICE.reminded : 1) + PRICE.piece * w.pieces + w.seconds / PRICE.secondsAPoint;
   if (w.halt && !halted)
     price += (PRICE.halt + w.seconds / PRICE.haltSecondsAPoint) * (1 + PRICE.waitingShare * waiting);
   if (w.pace) price += pacePrice(w.pace.share, w.pace.untilS - w.atS);
@@ -79,7 +79,7 @@ export function cuesPrice(
     const { packOn } = stretchAt(timeline, cue.atS);
     const { seconds, halt } = changing(cue.actions, { on, garments, packOn });
     const work = { pieces: piecesOf(cue.actions), seconds, halt, pace: cue.pace, shelter: !!cue.shelter, atS: cue.atS };
-    price += cuePrice(work, { halted: halted(cue.atS), atDoor: isAtDoor(timeline, cue.atS), waiting });
+    price += cuePrice(work, { halted: halted(cue.atS), reminded: isReminded(timeline, cue.atS), waiting });
     carryOut(on, cue.actions);
   }
   return price;

@@ -124,6 +124,16 @@ export function haltsNobody(timeline: Timeline): (atS: number) => boolean {
     list.some((p) => p.stop && atS >= p.startS && atS < p.endS);
 }
 
-/** Whether one comes in under a roof, goes out from under it, or is there, at a moment, s. */
-export const isAtDoor = (timeline: Timeline, atS: number): boolean =>
-  [atS - 1, atS + 1].some((t) => isIndoors(stretchAt(timeline, t).sport));
+/** A moment is planned to the half minute ({@link phases}), the stop itself begins on its second, s. */
+const BESIDE = 30;
+
+/**
+ * Whether the place itself reminds one of a change, at a moment, s: one comes in under a roof, goes out from under it or is there; or a
+ * stop begins or ends, within half a minute. Later in a stop outdoors nothing does.
+ */
+export const isReminded = (timeline: Timeline, atS: number): boolean =>
+  timeline.legs.some((leg, i) => {
+    const [from, to] = [timeline.legStartS[i], timeline.legStartS[i + 1]];
+    if (isIndoors(leg.sport)) return atS >= from - BESIDE && atS <= to + BESIDE;
+    return isStop(leg) && [from, to].some((s) => Math.abs(atS - s) <= BESIDE);
+  });

@@ -1,5 +1,5 @@
-import { afterChillCost, alarmCost, noCost, totalCost, weighed, type BodyCost, type Weights } from '@/core/judge/cost';
-import { EXTREME, newExtremes } from '@/core/judge/extremes';
+import { alarmCost, noCost, totalCost, weighed, type BodyCost, type Weights } from '@/core/judge/cost';
+import { newExtremes } from '@/core/judge/extremes';
 import type { Changing } from '@/core/kit/changing';
 import type { Simulator } from '@/core/simulate/simulator';
 import { runPhase, type PhaseToRun } from './phaseRunner';
@@ -32,8 +32,6 @@ export function leap(sim: Simulator, from: Node | null, { change, changes, weigh
   const extremes = from ? from.extremes.slice() : newExtremes();
   const body = from ? { ...from.body } : noCost();
   runPhase(sim, phase, change, body, extremes);
-  const soFar =
-    totalCost({ ...weighed(body, weights), alarms: alarmCost(extremes), changes, mass: 0, lacking: 0 }) +
-    afterChillCost(extremes[EXTREME.stopLossWhM2]) * weights.caution;
+  const soFar = totalCost({ ...weighed(body, weights), alarms: alarmCost(extremes), changes, mass: 0, lacking: 0 });
   return { state: into ? sim.snapshot(into) : NONE, extremes, body, changes, soFar };
 }

@@ -1,4 +1,4 @@
-import { addMoment, type BodyCost } from '@/core/judge/cost';
+import { addChill, addMoment, type BodyCost } from '@/core/judge/cost';
 import { EXTREME, noteMoment } from '@/core/judge/extremes';
 import { CHILL_S } from '@/core/judge/limits';
 import { noMoment, readMoment } from '@/core/judge/moment';
@@ -59,15 +59,15 @@ export function runPhase(
     addMoment(cost, readMoment(sim, NOW), person, hours);
     noteMoment(extremes, NOW, person.warmth, debt(), hours);
     const arrival = timeline.legStartS[c.leg];
-    if (isStop(timeline.legs[c.leg]) && c.leg > 0 && until <= arrival + CHILL_S + 1e-6)
-      extremes[EXTREME.stopLossWhM2] = Math.max(
-        extremes[EXTREME.stopLossWhM2],
-        stopLoss(
-          { debtWhM2: extremes[EXTREME.arrivedDebt], coreC: extremes[EXTREME.arrivedCoreC] },
-          { debtWhM2: debt(), coreC: NOW.coreC },
-          person,
-        ),
-      );
+    if (isStop(timeline.legs[c.leg]) && until <= arrival + CHILL_S + 1e-6) {
+      const arrived = { debtWhM2: extremes[EXTREME.arrivedDebt], coreC: extremes[EXTREME.arrivedCoreC] };
+      const lost = stopLoss(arrived, { debtWhM2: debt(), coreC: NOW.coreC }, person);
+      if (lost > extremes[EXTREME.hereLossWhM2]) {
+        addChill(cost, lost, extremes[EXTREME.hereLossWhM2]);
+        extremes[EXTREME.hereLossWhM2] = lost;
+        extremes[EXTREME.stopLossWhM2] = Math.max(extremes[EXTREME.stopLossWhM2], lost);
+      }
+    }
     t = until;
   };
   for (const here of timeline.stretches) {
@@ -76,6 +76,7 @@ export function runPhase(
     if (Math.abs(t - timeline.legStartS[here.leg]) < 1e-6) {
       extremes[EXTREME.arrivedDebt] = debt();
       extremes[EXTREME.arrivedCoreC] = sim.state.head[HEAD.central];
+      extremes[EXTREME.hereLossWhM2] = 0;
     }
     const end = Math.min(here.endS, phase.endS);
     if (change && busyUntil > t) {

@@ -243,12 +243,24 @@ export function readWaiting(
     if (hours < 0 || s.timeS[row] === 0) continue;
     const fingersC = s.skinC[row * ZONE_COUNT + FINGERS];
     const toesC = s.skinC[row * ZONE_COUNT + TOES];
-    if (s.shiverW[row] > SHIVERS_W) out.shiversH ??= hours;
-    if (fingersC < USELESS_C) out.handsH ??= hours;
-    const cold = s.coreC[row] < DANGER_C;
-    if (out.dangerH === null && (cold || s.fatigue[row] >= WORN_OUT)) {
-      out.dangerH = hours;
-      out.dangerBy = cold ? 'cold core' : 'worn out by shivering';
+    // A sample before it and this one: between them a value is taken to run straight, so that what helps by a minute shows.
+    const earlier = row > 0 && s.timeS[row - 1] >= startS && s.timeS[row - 1] > 0 ? row - 1 : row;
+    const when = (read: (r: number) => number, limit: number): number | null => {
+      const [before, now] = [read(earlier), read(row)];
+      if (now < limit) return null;
+      const share = before < limit ? (limit - before) / (now - before) : 0;
+      return (s.timeS[earlier] + share * (s.timeS[row] - s.timeS[earlier]) - startS) / 3600;
+    };
+    out.shiversH ??= when((r) => s.shiverW[r], SHIVERS_W);
+    out.handsH ??= when((r) => -s.skinC[r * ZONE_COUNT + FINGERS], -USELESS_C);
+    if (out.dangerH === null) {
+      const coldH = when((r) => -s.coreC[r], -DANGER_C);
+      const wornH = when((r) => s.fatigue[r], WORN_OUT);
+      if (coldH !== null || wornH !== null) {
+        const byCold = coldH !== null && (wornH === null || coldH <= wornH);
+        out.dangerH = byCold ? coldH : wornH;
+        out.dangerBy = byCold ? 'cold core' : 'worn out by shivering';
+      }
     }
     const next = HOURS[out.after.length];
     if (next !== undefined && hours >= next - SAMPLE_S / 3600)

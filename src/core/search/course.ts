@@ -13,7 +13,7 @@ import type { Habits } from './candidates';
 import { mergeStretches } from '@/core/outing/mergeStretches';
 import { MOST_WAITING } from './wishes';
 import { BRISK, goingWays, type GoingWay, type Way } from './waysToWear';
-import { isAtDoor, phases, stretchAt, type Phase } from '@/core/outing/moments';
+import { isReminded, phases, stretchAt, type Phase } from '@/core/outing/moments';
 import { work, workSince, type Work } from '@/core/questions/phaseRunner';
 
 /** Shelter is worth walking to from this wind, m/s; dry socks want a stop this long, s. */
@@ -56,7 +56,7 @@ export class Course {
   readonly record = new Map<string, number>();
   private readonly allows: Allows[];
   private readonly starts: Stretch[];
-  private readonly doors: boolean[];
+  private readonly reminded: boolean[];
   private readonly gone = new Map<GoingWay['going'], Timeline>();
   private before: Work = { ...work };
 
@@ -78,7 +78,7 @@ export class Course {
     this.weights = checkWeights(weights);
     this.waiting = within('people waiting', waiting ?? 0, 0, MOST_WAITING);
     this.starts = this.phases.map((p) => stretchAt(timeline, p.startS + 0.5));
-    this.doors = this.phases.map((p) => isAtDoor(timeline, p.startS));
+    this.reminded = this.phases.map((p) => isReminded(timeline, p.startS));
     this.allows = this.phases.map((p, i) => this.allowsIn(p, this.phases[i + 1]));
     const whole = { atS: 0, actions: [] };
     const coarse = mergeStretches(
@@ -127,9 +127,9 @@ export class Course {
     return this.allows.some((a) => a.falls) && this.allows.some((a) => !a.falls);
   }
 
-  /** Whether one comes in or goes out where a phase begins. */
-  atDoor(p: number): boolean {
-    return this.doors[p];
+  /** Whether the place where a phase begins itself reminds one of a change. */
+  remindsAt(p: number): boolean {
+    return this.reminded[p];
   }
 
   /** What holds where a phase begins. */

@@ -141,7 +141,7 @@ export class PathRun {
     const going = held ? {} : { shelter, pace: pace === undefined ? undefined : until };
     const cue = cuePrice(
       { ...hands, ...going, atS: phase.startS },
-      { halted: phase.halted || phase.stop, atDoor: this.course.atDoor(p), waiting: this.course.waiting },
+      { halted: phase.halted || phase.stop, reminded: this.course.remindsAt(p), waiting: this.course.waiting },
     );
     return held && pace !== undefined ? cue + pacePrice(pace, phase.endS - phase.startS) : cue;
   }

@@ -64,14 +64,16 @@ export const PRESSED = zones(16);
 export const MELTS = zones(17);
 /** what runs down onto the zone from above, g/s m² */
 export const RUNS_DOWN = zones(18);
+/** mean skin over the step, °C */
+export const SKIN_MEAN = zones(19);
 
 /**
  * One record a layer, `NODES + (zone · NODES_A_ZONE + k) · RECORD`: k = 0 the skin, 1 to n the layers, n + 1 the air.
  * Resistances m²K/W, conductances W/m²K, their vapour twins s m² Pa/g and g/(s m² Pa), water g/m².
  */
-export const NODES = zones(19);
+export const NODES = zones(20);
 export const NODES_A_ZONE = MAX_LAYERS + 2;
-export const RECORD = 37;
+export const RECORD = 42;
 /** place of the layer in arrays over garments and zones, garment · ZONE_COUNT + zone */
 export const PLACE = 0;
 export const HEAT = 1;
@@ -120,8 +122,16 @@ export const PER_HUMIDITY = 33;
 export const HOLDS_BACK = 34;
 /** share of what falls on the layer that meets its cloth; the rest goes past it */
 export const SHIELDS = 35;
-/** how much colder than its middle the layer is where its ice lies, K: not zero only where breath freezes in a mouth cover */
-export const ICE_COLDER = 36;
+/** temperature of the layer at which its ice melts, °C: 0, but more where breath freezes at the cold side of a mouth cover */
+export const MELTS_AT = 36;
+/** working values: mean temperature over the step, °C, and the whole change over the change to that mean, 1 to 2 */
+export const MEAN_C = 37;
+export const WHOLE = 38;
+/** water the breath leaves in the layer, g/(s m²): not zero only in what covers the mouth */
+export const BREATH = 39;
+/** working values of a layer that stays at its melting point: what flows in from elsewhere than beneath, W/m², and the link beneath */
+export const MELT_FLOW = 40;
+export const MELT_LINK = 41;
 
 /**
  * The state. Head: central °C, metabolic and external W, seconds, the heat production the skin is used to, W, how used up

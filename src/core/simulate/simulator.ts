@@ -18,21 +18,21 @@ import { bareSkinC, CHEEK_TISSUE } from '@/core/atmosphere/bareSkin';
 import { breathHeatShare, breathLatentShare } from '@/core/body/respiration';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
-import { buildStacks, newStacks, STRIDE, type Ambient, type Stacks } from '@/core/clothing/stack';
+import { buildStacks, newStacks, type Ambient, type Stacks } from '@/core/clothing/stack';
 import { garmentArrays, type GarmentArrays } from '@/core/clothing/garmentArrays';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { isIndoors } from '@/core/effort/sports';
-import { LATENT_FUSION, LATENT_VAPOUR } from '@/core/quantity/units';
+import { LATENT_VAPOUR } from '@/core/quantity/units';
 import type { Conditions } from '@/core/outing/conditions';
 import { feelsLikeC } from '@/core/outing/feelsLike';
 import type { Plan } from '@/core/kit/plan';
 import { Ledger } from './ledger';
+import { MouthCover } from './mouthCover';
 import { MUSCLE_BY_ZONE } from './muscles';
 import * as L from './layout';
 import { rehearse, SOMEBODY } from './rehearse';
 import { packLayers } from './packLayers';
 import { storedWater } from '@/core/moisture/beyondDry';
-import { breathDeposit } from '@/core/moisture/breathCover';
 import { lensFog } from '@/core/moisture/lensFog';
 import { Heaters } from './heaters';
 import { noContact, readFall, readTouch } from './surroundings';
@@ -48,8 +48,6 @@ import { stepVapour } from './zoneVapour';
 /** Time constants of the metabolic rate following the work, s: oxygen uptake rises over 2–3 min and decays a little faster. */
 const EFFORT_RISE_S = 60;
 const EFFORT_FALL_S = 45;
-/** Breath condenses where a cover is coldest, near its outside: so much of the way from its middle to the air (engineering value). */
-const COVER_FALL = 0.4;
 /** A cheek cools with this time constant, s (cheek cooling curves of Tikuisis et al. 2007, from memory: most of it within ten minutes). */
 const BARE_FACE_S = 240;
 /** Comfort follows effort slowly, s: ten minutes in, a cool skin begins to feel right (common practice, no published source). */
@@ -136,12 +134,14 @@ export class Simulator {
   roughK = 0.5;
   private readonly burning: Burning = { workW: 0.5, workShare: 0.5, restW: 0.5, shiverW: 0.5, shiverShare: 0.5 };
   private breathLatent = 0.5;
-  private coverNode = -1;
+  private readonly cover: MouthCover;
   private breathW = 0.5;
-  /** the step that the relaxations below are for, s, and how far effort rises, falls and is got used to in it, 0–1 */
-  private relaxedFor = 0.5;
+  /** the step that the relaxations below are for, s (none yet), and how far effort rises and falls by its end and in the mean, and is got used to, 0–1 */
+  private relaxedFor = -0.5;
   private rise = 0.5;
   private fall = 0.5;
+  private riseMean = 0.5;
+  private fallMean = 0.5;
   private habit = 0.5;
   /** how far bare cheeks follow the air in it, 0–1, and what they go towards, °C */
   private bares = 0.5;
@@ -165,6 +165,7 @@ export class Simulator {
     this.worn = new Uint8Array(garments.length);
     this.wearing = new Wearing(this.arrays, this.state, this.body, this.ledger);
     this.heaters = new Heaters(this.arrays, this.state);
+    this.cover = new MouthCover(this.state, this.arrays, this.body, this.stacks);
     const zones = (from: number) => this.state.memory.subarray(from, from + ZONE_COUNT);
     zones(L.AREA).set(this.body.area);
     zones(L.PER_AREA).set(this.body.perArea);
@@ -278,7 +279,7 @@ export class Simulator {
     this.breathShare = breathHeatShare(c.airC) + this.breathLatent;
     buildStacks(this.arrays, { worn: this.worn, open: this.state.open }, this.ambient, this.stacks);
     packLayers(this.state.memory, this.stacks, this.arrays);
-    this.coverNode = this.nodeOfCover();
+    this.cover.find(c.airC);
     this.feelsC = feelsLikeC(c);
     this.air = c;
     weathered(c, this.stacks, this.arrays, this.weather);
@@ -294,19 +295,13 @@ export class Simulator {
     }
   }
 
-  /** Where the record of what covers the mouth lies; −1 without. */
-  private nodeOfCover(): number {
-    const { mouthGarment, layers, garment } = this.stacks;
-    for (let k = 1; k <= layers[FACE]; k++)
-      if (garment[FACE * STRIDE + k] === mouthGarment) return L.NODES + (FACE * L.NODES_A_ZONE + k) * L.RECORD;
-    return -1;
-  }
-
   /** Relaxations over a step, kept as long as the step stays the same. */
   private relax(dt: number): void {
     this.relaxedFor = dt;
     this.rise = 1 - exp(-dt / EFFORT_RISE_S);
     this.fall = 1 - exp(-dt / EFFORT_FALL_S);
+    this.riseMean = 1 - (this.rise * EFFORT_RISE_S) / dt;
+    this.fallMean = 1 - (this.fall * EFFORT_FALL_S) / dt;
     this.habit = 1 - exp(-dt / HABIT_S);
     this.bares = 1 - exp(-dt / BARE_FACE_S);
   }
@@ -320,10 +315,11 @@ export class Simulator {
     const wanted = now.metabolicW;
     const move = wanted > m[L.METABOLIC] ? this.rise : this.fall;
     const central = m[L.CENTRAL];
-    const metabolic = m[L.METABOLIC] + (wanted - m[L.METABOLIC]) * move;
-    const external = m[L.EXTERNAL] + (now.externalW - m[L.EXTERNAL]) * move;
-    m[L.METABOLIC] = metabolic;
-    m[L.EXTERNAL] = external;
+    const meanly = wanted > m[L.METABOLIC] ? this.riseMean : this.fallMean;
+    const metabolic = m[L.METABOLIC] + (wanted - m[L.METABOLIC]) * meanly;
+    const external = m[L.EXTERNAL] + (now.externalW - m[L.EXTERNAL]) * meanly;
+    m[L.METABOLIC] += (wanted - m[L.METABOLIC]) * move;
+    m[L.EXTERNAL] += (now.externalW - m[L.EXTERNAL]) * move;
     // A cooling body makes less of the heat it makes at rest (Q10 of 2).
     const slowed = central < SLOWS_C ? body.basal * (1 - coldRate(central - SLOWS_C)) : 0;
     const rest = body.basal - slowed;
@@ -344,7 +340,7 @@ export class Simulator {
     m[L.DT] = dt;
     m[L.RATE] = 1 / dt;
     m[L.DRAWN] = m[L.EVAPORATED] = m[L.PRODUCED] = m[L.DRIPPED] = m[L.FALLEN] = m[L.TO_FALLEN] = 0;
-    if (stacks.mouthGarment >= 0) this.readCover();
+    const covered = this.cover.on;
     const falling = this.falling;
     let dry = 0;
     const { skinRate } = this;
@@ -359,6 +355,7 @@ export class Simulator {
       if (bent > bend) bend = bent;
       else if (-bent > bend) bend = -bent;
       dry += m[L.DRY_LOSS + z] * m[L.AREA + z];
+      if (covered && z === FACE) this.cover.breathe(metabolic, dt);
       stepVapour(m, z, at);
       if (falling) takeFall(m, z, at);
       moveLiquid(m, z, at);
@@ -369,7 +366,11 @@ export class Simulator {
     const keep = 1 - stacks.mouth;
     this.breathW = metabolic * this.breathShare * keep;
     ledger.breath += this.breathW * dt;
-    if (stacks.mouthGarment >= 0) this.breathW += this.wetCover(metabolic, dt);
+    if (covered) {
+      const left = this.cover.warm(dt);
+      ledger.produced += left;
+      this.breathW += (LATENT_VAPOUR * left) / dt;
+    }
     m[L.CENTRAL] = central + ((CENTRAL_SHARE * basal - this.breathW - m[L.DRAWN]) * dt) / body.centralC;
     m[L.BARE_FACE] += (this.bareFaceC - m[L.BARE_FACE]) * this.bares;
     m[L.TIME] += dt;
@@ -400,37 +401,6 @@ export class Simulator {
     if (m[L.FATIGUE] > 0 || burning.shiverShare > 0)
       m[L.FATIGUE] = shiverFatigue(m[L.FATIGUE], burning.shiverShare, dt);
     m[L.FUEL] = fuelAfter(m[L.FUEL], burning, dt, this.mostFuel);
-  }
-
-  /** How much colder than its middle what covers the mouth is near its outside, before a step: from the state alone, as everything. */
-  private readCover(): void {
-    const { state: s, stacks } = this;
-    const colder = COVER_FALL * (s.temperature[stacks.mouthGarment * ZONE_COUNT + FACE] - s.memory[L.AIR_C]);
-    s.memory[this.coverNode + L.ICE_COLDER] = colder > 0 ? colder : 0;
-  }
-
-  /** Breath leaves water in what covers the mouth, and the heat of condensing it; returns what that costs the body, W. */
-  private wetCover(metabolicW: number, dt: number): number {
-    const { state: s, body, stacks, arrays: w } = this;
-    const airC = s.memory[L.AIR_C];
-    const vapourPa = s.memory[L.AIR_VAPOUR];
-    const j = stacks.mouthGarment * ZONE_COUNT + FACE;
-    const coldC = s.temperature[j] - COVER_FALL * (s.temperature[j] - airC);
-    let left = breathDeposit(metabolicW, airC, vapourPa, coldC, stacks.mouth) * dt * body.perArea[FACE];
-    // Breath in can take only free liquid; breath out cannot fill what is full.
-    const free = s.water[j] - s.ice[j] - w.sorb[j];
-    const room = w.sorb[j] + w.liquid[j] - s.water[j];
-    if (left < 0) left = Math.max(left, free > 0 ? -free : 0);
-    else left = Math.min(left, room > 0 ? room : 0);
-    s.water[j] += left;
-    s.owed[j] -= LATENT_VAPOUR * left;
-    if (coldC < 0 && left > 0) {
-      // Where the cover is below freezing what the breath leaves is frost at once, and gives the heat of that as well.
-      s.ice[j] += left;
-      s.owed[j] -= LATENT_FUSION * left;
-    }
-    this.ledger.produced += left * body.area[FACE];
-    return (LATENT_VAPOUR * left * body.area[FACE]) / dt;
   }
 
   /** Runs conditions under a plan from the present state and returns the series: see `runThrough`. */

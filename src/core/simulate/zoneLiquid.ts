@@ -13,11 +13,11 @@ import {
   FILM,
   HEAT,
   HOLDS_BACK,
-  ICE_COLDER,
   INDEX,
   LAYERS,
   LIQUID,
   MELTS,
+  MELTS_AT,
   NODES,
   NODES_A_ZONE,
   PER_AREA,
@@ -136,7 +136,7 @@ export function moveLiquid(m: Float64Array, z: number, at: GarmentPlaces): void 
         m[temperature + j] = t + (LATENT_FUSION * freezes) / m[node + HEAT];
       }
     } else if (frozen > 0) {
-      const warm = t - m[node + ICE_COLDER];
+      const warm = t - m[node + MELTS_AT];
       const able = warm > 0 ? (m[node + HEAT] * warm) / LATENT_FUSION : 0;
       const thaws = frozen < able ? frozen : able;
       m[ice + j] = frozen - thaws;

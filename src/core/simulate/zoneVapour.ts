@@ -5,6 +5,7 @@ import { LATENT_FUSION, LATENT_VAPOUR } from '@/core/quantity/units';
 import {
   AIR_VAPOUR,
   AREA,
+  BREATH,
   CLEAR_LINK,
   DT,
   EVAPORATED,
@@ -15,6 +16,7 @@ import {
   INFLOW,
   INDEX,
   LAYERS,
+  MEAN_C,
   NODES,
   NODES_A_ZONE,
   PER_AREA,
@@ -29,6 +31,7 @@ import {
   SATURATION,
   SKIN,
   SKIN_EVAPORATION,
+  SKIN_MEAN,
   SKIN_OWED,
   SKIN_SLOPE,
   SORB,
@@ -43,10 +46,9 @@ import {
   WETNESS,
   WET_LAYERS,
 } from './layout';
+import { HOLD, leftIn, solveDriedOut } from './driedOut';
 import type { GarmentPlaces } from './state';
 
-/** A conductance so large that a saturated layer keeps its own saturation pressure, g/(s m² Pa). */
-const HOLD = 1e3;
 /** Rise of a layer's resistance to vapour with frost, m²/g: 80 g/m² double it (engineering value). */
 const FROST_CLOG = 1 / 80;
 const PER_FULL_FILM = 1 / FULL_FILM;
@@ -55,7 +57,8 @@ const CURVE_COLD = 0.065;
 const CURVE_SKIN = 0.056;
 
 /**
- * One implicit step of the water vapour of a zone, with what it evaporates from the skin and leaves in each layer.
+ * One implicit step of the water vapour of a zone, at its mean temperatures over the step, with what it evaporates from the skin
+ * and leaves in each layer.
  *
  * Unknown: vapour pressure at every layer. A layer with free water holds its saturation pressure; one without follows its
  * sorption curve along the chord from dry to where it is now, pressure = saturation × humidity of the curve × water after over
@@ -74,7 +77,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
   const rate = m[RATE];
   const air = m[AIR_VAPOUR];
   const sweat = m[SWEAT + z] * m[PER_AREA + z];
-  const skinSaturation = saturationFast(m[SKIN + z]);
+  const skinSaturation = saturationFast(m[SKIN_MEAN + z]);
   const skinVent = m[skinNode + VENT_VAPOUR];
 
   // Links and elimination from the outside in; frost clogs the layer it sits in.
@@ -104,7 +107,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
     let clogInside = 1;
     let jInside = 0;
     if (k > 0) {
-      curve = saturationFast(m[temperature + j]);
+      curve = saturationFast(m[node + MEAN_C]);
       moist = m[water + j];
       held = moist >= m[node + SORB];
       if (!held) {
@@ -141,7 +144,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
       const perHumidity = m[node + SORB] * filledShare;
       const vent = m[node + VENT_VAPOUR];
       const inverse = curve / ((held ? HOLD * curve : perHumidity * rate) + curve * (inner + vent + outer - reflected));
-      const right = (vent * air + fromOutside + (held ? HOLD * curve : moist * rate)) * inverse;
+      const right = (vent * air + fromOutside + (held ? HOLD * curve : moist * rate + m[node + BREATH])) * inverse;
       const upper = inner * inverse;
       m[node + SATURATION] = curve;
       m[node + PER_HUMIDITY] = perHumidity;
@@ -174,7 +177,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
     if (k > 1) {
       const net = flux - into - m[node + VENT_VAPOUR] * (below - air);
       m[node + INFLOW] = net;
-      if (net < 0 && m[node + HELD] === 1 && m[water + (m[node + PLACE] & INDEX)] + dt * net < 0) driesOut = true;
+      if (net < 0 && m[node + HELD] === 1 && leftIn(m, node, water) < 0) driesOut = true;
     }
     flux = into;
     below = p;
@@ -184,7 +187,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
   if (n > 0) {
     const net = flux - (toAirLink + m[node + VENT_VAPOUR]) * (below - air);
     m[node + INFLOW] = net;
-    if (net < 0 && m[node + HELD] === 1 && m[water + (m[node + PLACE] & INDEX)] + dt * net < 0) driesOut = true;
+    if (net < 0 && m[node + HELD] === 1 && leftIn(m, node, water) < 0) driesOut = true;
     if (driesOut) solveDriedOut(m, skinNode, n, water);
   }
 
@@ -201,12 +204,14 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
     lost += vent * (m[node + PRESSURE] - air);
     const before = m[water + i];
     const wetNode = m[node + HELD] === 1 ? 1 : before * m[node + PER_SORB];
-    const now = before + dt * net;
+    const now = before + dt * (net + m[node + BREATH]);
     m[water + i] = now;
     // `owed` now holds λ·(actual − assumed) evaporation; positive means more heat is still to be taken.
     m[owed + i] -= dt * LATENT_VAPOUR * net;
-    m[evaporation + i] = -net;
-    m[slope + i] = LATENT_VAPOUR * CURVE_COLD * wetNode * m[node + SATURATION] * (inside + outside + vent);
+    const steep = CURVE_COLD * wetNode * m[node + SATURATION] * (inside + outside + vent);
+    // What is kept for the next step is the rate at this one's end, where the layer is a little further on than its mean.
+    m[evaporation + i] = steep * (m[temperature + i] - m[node + MEAN_C]) - net;
+    m[slope + i] = LATENT_VAPOUR * steep;
     const frozen = m[ice + i];
     if (frozen > 0) {
       wetLayers = 1;
@@ -226,8 +231,9 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
   lost = n === 0 ? fromSkin : lost + toAirLink * (m[node + PRESSURE] - air) + aside;
 
   m[SKIN_OWED + z] += dt * LATENT_VAPOUR * fromSkin;
-  m[SKIN_EVAPORATION + z] = fromSkin;
-  m[SKIN_SLOPE + z] = LATENT_VAPOUR * CURVE_SKIN * skinSaturation * (skinLink + skinVent * wet);
+  const skinSteep = CURVE_SKIN * skinSaturation * (skinLink + skinVent * wet);
+  m[SKIN_EVAPORATION + z] = fromSkin + skinSteep * (m[SKIN + z] - m[SKIN_MEAN + z]);
+  m[SKIN_SLOPE + z] = LATENT_VAPOUR * skinSteep;
 
   // Of what leaves the skin, the share of dry diffusion is the body's own water; the rest comes from the film.
   const diffusion = fromSkin > 0 ? (fromSkin * dryLink) / wet : 0;
@@ -242,55 +248,4 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
   m[PRODUCED] += ((sweat + diffusion) * dt + extra) * area;
   m[EVAPORATED] += lost * dt * area;
   m[EVAPORATIVE_LOSS + z] = LATENT_VAPOUR * lost;
-}
-
-/**
- * Solves the zone again with every saturated layer that would have dried out within the step on its sorption line instead:
- * its pressure falls with its water. Seldom needed.
- */
-function solveDriedOut(m: Float64Array, skinNode: number, n: number, water: number): void {
-  const dt = m[DT];
-  const rate = m[RATE];
-  const air = m[AIR_VAPOUR];
-  for (let pass = 0; pass < 4; pass++) {
-    let changed = false;
-    for (let k = 1; k <= n; k++) {
-      const node = (skinNode + k * RECORD) & INDEX;
-      if (m[node + HELD] === 1 && m[water + (m[node + PLACE] & INDEX)] + dt * m[node + INFLOW] < 0) {
-        m[node + HELD] = 0;
-        changed = true;
-      }
-    }
-    if (!changed) return;
-    for (let k = n; k >= 1; k--) {
-      const node = (skinNode + k * RECORD) & INDEX;
-      const inner = m[node - RECORD + VAPOUR_LINK];
-      const outer = m[node + VAPOUR_LINK];
-      const held = m[node + HELD] === 1;
-      const curve = m[node + SATURATION];
-      const vent = m[node + VENT_VAPOUR];
-      let d = (held ? HOLD : (m[node + PER_HUMIDITY] * rate) / curve) + inner + vent + outer;
-      let r = (held ? HOLD * curve : m[water + (m[node + PLACE] & INDEX)] * rate) + vent * air;
-      if (k === n) r += outer * air;
-      else {
-        d -= outer * m[node + RECORD + UPPER];
-        r += outer * m[node + RECORD + RIGHT];
-      }
-      m[node + UPPER] = inner / d;
-      m[node + RIGHT] = r / d;
-    }
-    for (let k = 1; k <= n; k++) {
-      const node = (skinNode + k * RECORD) & INDEX;
-      m[node + PRESSURE] = m[node + RIGHT] + m[node + UPPER] * m[node - RECORD + PRESSURE];
-    }
-    for (let k = 1; k <= n; k++) {
-      const node = (skinNode + k * RECORD) & INDEX;
-      const p = m[node + PRESSURE];
-      const outside = k === n ? air : m[node + RECORD + PRESSURE];
-      m[node + INFLOW] =
-        m[node - RECORD + VAPOUR_LINK] * (m[node - RECORD + PRESSURE] - p) -
-        m[node + VAPOUR_LINK] * (p - outside) -
-        m[node + VENT_VAPOUR] * (p - air);
-    }
-  }
 }

@@ -1,5 +1,6 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import {
+  addChill,
   addEnd,
   addMoment,
   checkWeights,
@@ -70,16 +71,24 @@ test('the first ten minutes may feel cool: they count 0.15; heat and water count
   expect(anHourOf({ sensation: -1.7, timeS: 300, effort: 0.17 }).cold).toBeCloseTo(1, 9);
 });
 
-test('at the end: half a litre left in the clothes is a point; a stop that takes 20 Wh/m² is one and a half, half of it a quarter of that', () => {
-  const end = (water: number, fall: number) => {
+test('half a litre left in the clothes at the end is a point', () => {
+  const end = (water: number) => {
     const c = noCost();
-    addEnd(c, water, fall);
-    return [c.wetLayers, c.afterChill];
+    addEnd(c, water);
+    return c.wetLayers;
   };
-  expect(end(500, 0)).toEqual([1, 0]);
-  expect(end(-30, 0)).toEqual([0, 0]);
-  expect(end(0, 20)[1]).toBeCloseTo(1.5, 9);
-  expect(end(0, 10)[1]).toBeCloseTo(0.375, 9);
+  expect(end(500)).toBe(1);
+  expect(end(-30)).toBe(0);
+});
+
+test('a stop that takes 20 Wh/m² is a point and a half, half of it a quarter of that; each stop counts, whatever way its loss is added', () => {
+  const c = noCost();
+  addChill(c, 20);
+  expect(c.afterChill).toBeCloseTo(1.5, 9);
+  addChill(c, 10);
+  expect(c.afterChill).toBeCloseTo(1.875, 9);
+  addChill(c, 20, 10);
+  expect(c.afterChill).toBeCloseTo(3, 9);
 });
 
 test('caution weighs cold, chill and fingers, and nothing else', () => {

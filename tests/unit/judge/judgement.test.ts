@@ -6,6 +6,8 @@ import { AVERAGE_PERSON } from '@/core/body/person';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { plainVerdict } from '@/formats/sentences';
 import { calm } from '#tests/support/calm';
+import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
+import { scorePlan } from '@/core/judge/scorePlan';
 
 const FINE = {
   stretches: [{ startS: 0, airC: -5, precipitation: 'none', precipitationMmH: 0 }],
@@ -111,4 +113,17 @@ test('what a core hot from work gives back is no chill; the rest of the heat los
   expect(stopLoss(from, { debtWhM2: -20 + own, coreC: 36.9 }, AVERAGE_PERSON)).toBeWithin(0, 0.5);
   expect(stopLoss(from, { debtWhM2: own, coreC: 36.9 }, AVERAGE_PERSON)).toBeCloseTo(20, 0);
   expect(stopLoss(from, { debtWhM2: -30, coreC: 37.8 }, AVERAGE_PERSON)).toBe(0);
+});
+
+test('every stop has a loss of its own and costs by it, and standing before the start is a stop', () => {
+  const stand = (minutes: number) => aLeg({ sport: 'stand', minutes, effort: { by: 'usual' } });
+  const outing = dayOf([stand(10), aLeg({ minutes: 40 }), stand(15), aLeg({ minutes: 30 })], -10, 4);
+  const kit = garmentsOf('thin-merino-base', 'wind-shell', 'briefs', 'thin-tights', 'wool-socks', 'touring-boots');
+  const plan = { worn: kit.map((g) => g.id), carried: [], openings: {}, cues: [] };
+  const { metrics, cost } = scorePlan(AVERAGE_PERSON, kit, outing, plan);
+  expect(metrics.stopLosses).toHaveLength(2);
+  const [pen, halt] = metrics.stopLosses;
+  expect(Math.min(pen, halt)).toBeGreaterThan(2);
+  expect(metrics.stopLoss.value).toBe(Math.max(pen, halt));
+  expect(cost.afterChill).toBeCloseTo(1.5 * ((pen / 20) ** 2 + (halt / 20) ** 2), 9);
 });

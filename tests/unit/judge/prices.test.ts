@@ -1,11 +1,11 @@
 import { alongPrice, cuePrice, cuesPrice, type CueWork } from '@/core/judge/prices';
 import type { Plan } from '@/core/kit/plan';
-import { isAtDoor } from '@/core/outing/moments';
+import { isReminded } from '@/core/outing/moments';
 import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
 
 /** The prices of docs/model.md (engineering values), worked by hand: what a change costs beside the cold of it. */
-const on = { halted: true, atDoor: false, waiting: 0 };
-const moving = { halted: false, atDoor: false, waiting: 0 };
+const on = { halted: true, reminded: false, waiting: 0 };
+const moving = { halted: false, reminded: false, waiting: 0 };
 const cue = (over: Partial<CueWork>): CueWork => ({ pieces: 0, seconds: 0, halt: false, atS: 0, ...over });
 
 test.each([
@@ -17,10 +17,15 @@ test.each([
   [
     'two who wait: half as much again of the halt',
     cue({ pieces: 1, seconds: 90, halt: true }),
-    { halted: false, atDoor: false, waiting: 2 },
+    { halted: false, reminded: false, waiting: 2 },
     0.125 + 90 / 2400 + 0.22 * 1.5,
   ],
-  ['at a door, where nobody needs to be told', cue({ pieces: 1, seconds: 60 }), { ...on, atDoor: true }, 0.04 + 0.05],
+  [
+    'at a door or a stop, where nobody needs to be told',
+    cue({ pieces: 1, seconds: 60 }),
+    { ...on, reminded: true },
+    0.04 + 0.05,
+  ],
   ['ten minutes at three quarters', cue({ pace: { share: 0.75, untilS: 600 } }), moving, 0.1 + 0.03 * 0.25 * 10],
   ['ten minutes harder', cue({ pace: { share: 1.12, untilS: 600 } }), moving, 0.1 + 0.02 * 10],
   ['to a sheltered spot', cue({ shelter: true }), moving, 0.1 + 0.15],
@@ -34,13 +39,27 @@ test('what is along costs by its mass and the hours, and a pair of warmers is us
   expect(alongPrice([], 10)).toBe(0);
 });
 
-test('a door is where one comes in or goes out, and all the time between', () => {
+test.each([
+  [
+    'a roof: from half a minute before it to half a minute after',
+    'hut',
+    [59, 59.5, 75, 90.5, 91],
+    [false, true, true, true, false],
+  ],
+  [
+    'a stop: where it begins and ends',
+    'stand',
+    [59, 59.5, 60.5, 61, 75, 89.5, 91],
+    [false, true, true, false, false, true, false],
+  ],
+  ['a rest on the move: nothing does', 'walk', [60, 75, 90], [false, false, false]],
+] as const)('what reminds one of a change by itself: %s', (_, sport, minutes, reminds) => {
   const day = dayOf([
     aLeg({ sport: 'hike', minutes: 60 }),
-    aLeg({ sport: 'hut', minutes: 30, shelter: 'indoor', effort: { by: 'usual' } }),
+    aLeg({ sport, minutes: 30, shelter: sport === 'hut' ? 'indoor' : 'open', effort: { by: 'usual' } }),
     aLeg({ sport: 'hike', minutes: 60 }),
   ]);
-  expect([50, 60, 75, 90, 91].map((minutes) => isAtDoor(day, minutes * 60))).toEqual([false, true, true, true, false]);
+  expect(minutes.map((m) => isReminded(day, m * 60))).toEqual(reminds);
 });
 
 test('the price of a plan is that of its cues; at a stop the halt is free, and taking off counts like putting on', () => {
@@ -58,6 +77,8 @@ test('the price of a plan is that of its cues; at a stop the halt is free, and t
   });
   const price = (atS: number, waiting = 0) => cuesPrice(plan(atS), garments, day, waiting);
   expect(price(30 * 60)).toBeGreaterThan(price(65 * 60) + 0.12);
+  // Where the stop begins it comes to mind by itself, five minutes later it does not.
+  expect(price(65 * 60) - price(60 * 60)).toBeCloseTo(0.06, 9);
   expect(price(30 * 60, 4)).toBeGreaterThan(price(30 * 60));
   expect(price(65 * 60, 4)).toBeCloseTo(price(65 * 60), 9);
   expect(cuesPrice({ ...plan(0), cues: [] }, garments, day, 3)).toBe(0);

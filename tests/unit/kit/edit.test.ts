@@ -163,7 +163,7 @@ describe('words and prices of changes', () => {
         garments: byId,
         packOn: false,
       });
-      return cuePrice({ pieces: piecesOf(actions), seconds, halt, atS: 0 }, { halted, atDoor: false, waiting });
+      return cuePrice({ pieces: piecesOf(actions), seconds, halt, atS: 0 }, { halted, reminded: false, waiting });
     };
     const zip = price([{ do: 'set', garment: shell.id, opening: 'zip', setting: 1 }]);
     const hat = price([{ do: 'takeOff', garment: cap.id }]);
@@ -182,7 +182,7 @@ describe('words and prices of changes', () => {
     const slower = (share: number) =>
       cuePrice(
         { pieces: 0, seconds: 0, halt: false, atS: 0, pace: { share, untilS: 600 } },
-        { halted: false, atDoor: false, waiting: 0 },
+        { halted: false, reminded: false, waiting: 0 },
       );
     expect(slower(0.6)).toBeGreaterThan(slower(0.8));
   });

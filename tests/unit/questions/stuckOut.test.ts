@@ -111,18 +111,21 @@ function waited(over: {
 
 test('shivering in earnest begins at 60 W, hands are useless below 10 °C, and a core below 35 °C is danger', () => {
   expect(waited({})).toMatchObject({ shiversH: null, handsH: null, dangerH: null, dangerBy: null });
-  expect(waited({ shiverW: (h) => (h >= 2 ? 61 : 59) }).shiversH).toBeCloseTo(2, 6);
+  expect(waited({ shiverW: (h) => 60 + 12 * (h - 2.03) }).shiversH).toBeCloseTo(2.03, 6);
   expect(waited({ shiverW: () => 59 }).shiversH).toBeNull();
-  expect(waited({ fingersC: (h) => (h >= 3 ? 9.9 : 10.1) }).handsH).toBeCloseTo(3, 6);
+  expect(waited({ fingersC: (h) => 10 - 2 * (h - 3.01) }).handsH).toBeCloseTo(3.01, 6);
   expect(waited({ fingersC: () => 10.1 }).handsH).toBeNull();
-  expect(waited({ coreC: (h) => (h >= 5 ? 34.9 : 35.1) })).toMatchObject({ dangerBy: 'cold core' });
-  expect(waited({ coreC: (h) => (h >= 5 ? 34.9 : 35.1) }).dangerH).toBeCloseTo(5, 6);
+  expect(waited({ coreC: (h) => 35 - 0.3 * (h - 5.05) })).toMatchObject({ dangerBy: 'cold core' });
+  expect(waited({ coreC: (h) => 35 - 0.3 * (h - 5.05) }).dangerH).toBeCloseTo(5.05, 6);
   expect(waited({ coreC: () => 35.1 }).dangerH).toBeNull();
 });
 
 test('shivering that has come to the end of its endurance is danger too', () => {
-  expect(waited({ fatigue: (h) => (h >= 6 ? 1 : 0.99) })).toMatchObject({ dangerBy: 'worn out by shivering' });
-  expect(waited({ fatigue: (h) => (h >= 6 ? 1 : 0.99) }).dangerH).toBeCloseTo(6, 6);
+  expect(waited({ fatigue: (h) => Math.min(1, h / 6) })).toMatchObject({ dangerBy: 'worn out by shivering' });
+  expect(waited({ fatigue: (h) => Math.min(1, h / 6) }).dangerH).toBeCloseTo(6, 6);
+  // Of two dangers in the same five minutes the first is told.
+  const both = { coreC: (h: number) => 35 - 0.3 * (h - 5.05), fatigue: (h: number) => h / 5.02 };
+  expect(waited(both)).toMatchObject({ dangerBy: 'worn out by shivering' });
   expect(waited({ fatigue: () => 0.99 }).dangerH).toBeNull();
 });
 

@@ -1,0 +1,75 @@
+import {
+  AIR_VAPOUR,
+  BREATH,
+  DT,
+  HELD,
+  INDEX,
+  INFLOW,
+  PER_HUMIDITY,
+  PLACE,
+  PRESSURE,
+  RATE,
+  RECORD,
+  RIGHT,
+  SATURATION,
+  UPPER,
+  VAPOUR_LINK,
+  VENT_VAPOUR,
+} from './layout';
+
+/** A conductance so large that a saturated layer keeps its own saturation pressure, g/(s m² Pa). */
+export const HOLD = 1e3;
+
+/** Water of a layer after the step, g/m². */
+export const leftIn = (m: Float64Array, node: number, water: number): number =>
+  m[water + (m[node + PLACE] & INDEX)] + m[DT] * (m[node + INFLOW] + m[node + BREATH]);
+
+/**
+ * Solves the zone again with every saturated layer that would have dried out within the step on its sorption line instead:
+ * its pressure falls with its water. Seldom needed.
+ */
+export function solveDriedOut(m: Float64Array, skinNode: number, n: number, water: number): void {
+  const rate = m[RATE];
+  const air = m[AIR_VAPOUR];
+  for (let pass = 0; pass < 4; pass++) {
+    let changed = false;
+    for (let k = 1; k <= n; k++) {
+      const node = (skinNode + k * RECORD) & INDEX;
+      if (m[node + HELD] === 1 && leftIn(m, node, water) < 0) {
+        m[node + HELD] = 0;
+        changed = true;
+      }
+    }
+    if (!changed) return;
+    for (let k = n; k >= 1; k--) {
+      const node = (skinNode + k * RECORD) & INDEX;
+      const inner = m[node - RECORD + VAPOUR_LINK];
+      const outer = m[node + VAPOUR_LINK];
+      const held = m[node + HELD] === 1;
+      const curve = m[node + SATURATION];
+      const vent = m[node + VENT_VAPOUR];
+      let d = (held ? HOLD : (m[node + PER_HUMIDITY] * rate) / curve) + inner + vent + outer;
+      let r = (held ? HOLD * curve : m[water + (m[node + PLACE] & INDEX)] * rate + m[node + BREATH]) + vent * air;
+      if (k === n) r += outer * air;
+      else {
+        d -= outer * m[node + RECORD + UPPER];
+        r += outer * m[node + RECORD + RIGHT];
+      }
+      m[node + UPPER] = inner / d;
+      m[node + RIGHT] = r / d;
+    }
+    for (let k = 1; k <= n; k++) {
+      const node = (skinNode + k * RECORD) & INDEX;
+      m[node + PRESSURE] = m[node + RIGHT] + m[node + UPPER] * m[node - RECORD + PRESSURE];
+    }
+    for (let k = 1; k <= n; k++) {
+      const node = (skinNode + k * RECORD) & INDEX;
+      const p = m[node + PRESSURE];
+      const outside = k === n ? air : m[node + RECORD + PRESSURE];
+      m[node + INFLOW] =
+        m[node - RECORD + VAPOUR_LINK] * (m[node - RECORD + PRESSURE] - p) -
+        m[node + VAPOUR_LINK] * (p - outside) -
+        m[node + VENT_VAPOUR] * (p - air);
+    }
+  }
+}
