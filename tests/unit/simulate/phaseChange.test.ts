@@ -1,6 +1,7 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { zoneIndex, ZONE_COUNT } from '@/core/body/zones';
 import type { Conditions } from '@/core/outing/conditions';
+import type { Plan } from '@/core/kit/plan';
 import { Simulator } from '@/core/simulate/simulator';
 import { garmentsOf } from '#tests/support/outings';
 
@@ -12,12 +13,8 @@ const air: Conditions = {
 
 /** Ice and temperature of the outermost of `worn` in one zone, minute by minute, g/m² and °C. */
 function iceOf(worn: string[], zone: 'face' | 'chest', conditions: Conditions[], stepS: number, damp = {}) {
-  const plan = {
-    worn,
-    carried: [],
-    openings: worn.includes('fleece-tube') ? { 'fleece-tube': { up: 0 } } : {},
-    cues: [],
-  };
+  const openings: Plan['openings'] = worn.includes('fleece-tube') ? { 'fleece-tube': { up: 0 } } : {};
+  const plan = { worn, carried: [], openings, cues: [] };
   const sim = new Simulator(AVERAGE_PERSON, garmentsOf(...worn));
   sim.start(plan, damp);
   const s = sim.run(conditions, plan, { stepS, sampleS: 60 });
