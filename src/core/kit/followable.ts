@@ -65,3 +65,17 @@ export function staysWearable(garments: ReadonlyMap<string, Garment>): (plan: Pl
     );
   };
 }
+
+/**
+ * Tells whether a plan that was changed can still be worn as it stands and carried out cue by cue, as far as it could before: another piece at
+ * a cue may be one that nobody halts for, and then the cue asks for too much.
+ */
+export function staysPossible(
+  timeline: Timeline,
+  person: Pick<Person, 'vo2maxMl' | 'massKg'>,
+  garments: ReadonlyMap<string, Garment>,
+): (from: Plan, to: Plan) => boolean {
+  const wearable = staysWearable(garments);
+  const follows = followable(timeline, person, garments);
+  return (from, to) => (!wearable(from) || wearable(to)) && (to.cues.every(follows) || !from.cues.every(follows));
+}

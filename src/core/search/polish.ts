@@ -1,7 +1,7 @@
 import type { Garment } from '@/core/clothing/garment';
 import type { Weights } from '@/core/judge/cost';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
-import { followable, staysWearable } from '@/core/kit/followable';
+import { followable, staysPossible } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { Hopeless, propose } from '@/core/questions/propose';
 import { runPlan } from '@/core/questions/question';
@@ -74,7 +74,7 @@ class Polishing {
   private readonly tried = new Map<string, number | null>();
   private held: Plan | null = null;
   private readonly runs = { swaps: 0, proposals: 0, across: 0 };
-  private readonly wearable: (plan: Plan) => boolean;
+  private readonly possible: ReturnType<typeof staysPossible>;
   private readonly keeps: ReturnType<typeof keepsTo>;
   private readonly hopeless = new Hopeless();
   /** There are a few hundred of them: those that were hopeless are not tried once more, as single changes are. */
@@ -86,10 +86,10 @@ class Polishing {
     chosen: Plan,
     private readonly f: Finishing,
   ) {
-    const { closet } = f.request;
+    const { closet, timeline, person } = f.request;
     this.asked = askedOf(f);
     this.trials = new Trials(this.asked, f.stepS);
-    this.wearable = staysWearable(new Map(closet.map((g) => [g.id, g])));
+    this.possible = staysPossible(timeline, person, new Map(closet.map((g) => [g.id, g])));
     this.keeps = keepsTo({ ...f.request, mostCues: f.mostCues }, closet);
     this.plan = chosen;
     this.least = this.cost(chosen);
@@ -125,8 +125,7 @@ class Polishing {
   }
 
   /** Whether a change may be made at all: what is worn one over the other, and what the athlete wants, stays so. */
-  private readonly mayBe = (next: Plan): boolean =>
-    (!this.wearable(this.plan) || this.wearable(next)) && this.keeps(this.plan, next);
+  private readonly mayBe = (next: Plan): boolean => this.possible(this.plan, next) && this.keeps(this.plan, next);
 
   /** Takes a plan where it is cheaper indeed, by so many points at least. */
   private takes(next: Plan, least: number = LEAST_SWAP): boolean {

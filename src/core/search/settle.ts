@@ -2,7 +2,7 @@ import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import type { Garment } from '@/core/clothing/garment';
 import { alarmsIn } from '@/core/judge/findings';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
-import { staysWearable } from '@/core/kit/followable';
+import { staysPossible } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
@@ -21,7 +21,7 @@ const NEEDLESS: ReadonlySet<Garment['group']> = new Set(['eyes', 'face', 'head',
  * come out a hair cheaper.
  */
 export function settle(polished: Plan, f: Finishing): Plan {
-  const { closet, sport, barriers = false } = f.request;
+  const { closet, sport, timeline, person, barriers = false } = f.request;
   const asked = askedOf(f);
   const run = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S });
   const before = run(polished);
@@ -31,10 +31,10 @@ export function settle(polished: Plan, f: Finishing): Plan {
   trials.hold(polished);
   const unsafe = alarmsIn(before.findings).length;
   let plan = polished;
-  const wearable = staysWearable(new Map(closet.map((g) => [g.id, g])));
+  const possible = staysPossible(timeline, person, new Map(closet.map((g) => [g.id, g])));
   const keeps = keepsTo({ ...f.request, mostCues: f.mostCues }, closet);
   const takes = (next: Plan): boolean => {
-    if ((wearable(plan) && !wearable(next)) || !keeps(plan, next) || !trials.maySave(next, -may)) return false;
+    if (!possible(plan, next) || !keeps(plan, next) || !trials.maySave(next, -may)) return false;
     const then = run(next);
     const same = then.total <= most && alarmsIn(then.findings).length <= unsafe;
     if (same) plan = next;

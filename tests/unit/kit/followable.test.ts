@@ -1,6 +1,6 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
-import { followable, operationsAt } from '@/core/kit/followable';
+import { followable, operationsAt, staysPossible } from '@/core/kit/followable';
 import type { KitAction } from '@/core/kit/plan';
 import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
 
@@ -36,4 +36,16 @@ test('from seven tenths of the maximum on it is a race, and one thing', () => {
   expect(operationsAt(AVERAGE_PERSON, 0.69 * most, 'moving')).toBe(3);
   expect(operationsAt(AVERAGE_PERSON, 0.71 * most, 'moving')).toBe(1);
   expect(operationsAt(AVERAGE_PERSON, 0.71 * most, 'halted')).toBe(6);
+});
+
+test('a change may not make a cue ask for more than people do, unless it did before', () => {
+  const possible = staysPossible(day, AVERAGE_PERSON, BY_ID);
+  const worn = ['grid-fleece', 'wind-shell-pits'];
+  const plan = (...actions: KitAction[]) => ({ worn, carried: [], openings: {}, cues: [{ atS: 1800, actions }] });
+  const off: KitAction = { do: 'takeOff', garment: 'grid-fleece' };
+  // With a layer one halts for four things; with a cap in its place one goes on, and does three.
+  const halted = plan(off, ...zips(3));
+  expect(possible(halted, plan(off, ...zips(4)))).toBe(true);
+  expect(possible(halted, plan(on('thin-cap'), ...zips(3)))).toBe(false);
+  expect(possible(plan(...zips(5)), plan(...zips(4)))).toBe(true);
 });
