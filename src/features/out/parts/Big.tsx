@@ -1,5 +1,6 @@
 'use client';
 import { cva, type VariantProps } from 'class-variance-authority';
+import { RadioGroup } from 'radix-ui';
 import { twMerge } from 'tailwind-merge';
 import { useRef, type ButtonHTMLAttributes, type ReactNode } from 'react';
 
@@ -70,7 +71,7 @@ export function useHold(held: () => void, ms = HELD_MS) {
   };
 }
 
-/** One choice of a few, large. */
+/** One choice of a few, large; arrows move among them. */
 export function Choice<T extends string>({
   label,
   options,
@@ -85,24 +86,26 @@ export function Choice<T extends string>({
   onPick: (v: T) => void;
 }) {
   return (
-    <div role="radiogroup" aria-label={label} className="flex flex-wrap items-center gap-x-1">
+    <RadioGroup.Root
+      aria-label={label}
+      value={value}
+      onValueChange={(v) => onPick(v as T)}
+      className="flex flex-wrap items-center gap-x-1"
+    >
       <span className="w-[3rem] text-[1rem] font-semibold" aria-hidden="true">
         {label}
       </span>
       <span className="flex min-w-[min(100%,15rem)] flex-1 flex-wrap gap-1">
         {options.map((o) => (
-          <button
+          <RadioGroup.Item
             key={o}
-            type="button"
-            role="radio"
-            aria-checked={o === value}
-            onClick={() => onPick(o)}
+            value={o}
             className={`min-h-[46px] cursor-pointer rounded-[0.4rem] border px-1 text-[0.95rem] leading-tight ${o === 'as said' ? 'flex-[1.5] basis-[6.5rem]' : 'flex-1 basis-[4rem]'} ${o === value ? 'border-go bg-go font-bold text-on-go' : 'border-grid-2 bg-sheet text-ink'}`}
           >
             {words[o]}
-          </button>
+          </RadioGroup.Item>
         ))}
       </span>
-    </div>
+    </RadioGroup.Root>
   );
 }

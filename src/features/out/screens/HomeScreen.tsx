@@ -1,5 +1,6 @@
 'use client';
 import { Check, Minus, Plus } from 'lucide-react';
+import { RadioGroup } from 'radix-ui';
 import { useMemo } from 'react';
 import { FELT, PARTS, type Felt, type Part } from '@/core/calibrate/words';
 import { day, timeOfDay } from '@/formats/dates';
@@ -72,21 +73,19 @@ export function HomeScreen({ o, units }: { o: Out; units: Units }) {
           </span>
         </h2>
         {PARTS.map((p) => (
-          <div
+          <RadioGroup.Root
             key={p}
-            role="radiogroup"
             aria-label={upper(p)}
+            value={out.felt[p] ?? ''}
+            onValueChange={(v) => feel(p, v as Felt)}
             className="grid grid-cols-[4rem_1fr] items-start gap-x-1"
           >
             <span className={`pt-3 text-[1.05rem] font-semibold ${out.felt[p] ? '' : 'text-act'}`}>{upper(p)}</span>
             <span className="grid grid-cols-5 gap-1">
               {FELT.map((f) => (
                 <span key={f}>
-                  <button
-                    type="button"
-                    role="radio"
-                    aria-checked={out.felt[p] === f}
-                    onClick={() => feel(p, f)}
+                  <RadioGroup.Item
+                    value={f}
                     className={`flex min-h-[48px] w-full cursor-pointer items-center justify-center rounded-[0.4rem] bg-sheet text-[0.98rem] ${out.felt[p] === f ? 'border-[3px] border-ink font-bold' : 'border border-grid-2'}`}
                     style={{ backgroundImage: LOOK[f] }}
                   >
@@ -95,7 +94,7 @@ export function HomeScreen({ o, units }: { o: Out; units: Units }) {
                     >
                       {f}
                     </span>
-                  </button>
+                  </RadioGroup.Item>
                   <span className="flex h-[14px] justify-center text-act">
                     {thought?.[p] === f && (
                       <>
@@ -107,7 +106,7 @@ export function HomeScreen({ o, units }: { o: Out; units: Units }) {
                 </span>
               ))}
             </span>
-          </div>
+          </RadioGroup.Root>
         ))}
         <p aria-live="polite" className="text-[0.98rem]">
           {left.length === 0 ? 'All told.' : `${left.map(upper).join(', ')} left. Skip what you like.`}
