@@ -81,18 +81,18 @@ export class Trials {
 
   /**
    * Cost of a plan, points; Infinity: given up as it fell behind, or more layers than go over one another; null: it has a cue between
-   * the moments, or nothing is held against it.
+   * the moments, or nothing is held against it. @param dearer how much dearer it may be than the one held, points
    */
-  cost(plan: Plan): number | null {
+  cost(plan: Plan, dearer = 0): number | null {
     if (!this.held) return null;
-    const gone = wearable(() => this.go(plan));
+    const gone = wearable(() => this.go(plan, dearer));
     if (gone === null) return null;
     return gone === 'given up' ? Infinity : gone.total;
   }
 
-  /** What a plan saves against the one held, points: about; −Infinity: given up; null: as `cost`. */
-  saves(plan: Plan): number | null {
-    const cost = this.cost(plan);
+  /** What a plan saves against the one held, points: about; −Infinity: given up; null, and `dearer`: as `cost`. */
+  saves(plan: Plan, dearer = 0): number | null {
+    const cost = this.cost(plan, dearer);
     return cost === null ? null : this.held!.total - cost;
   }
 
@@ -103,11 +103,11 @@ export class Trials {
 
   /** Whether a plan may save so many points against the one held: no only where a trial says so beyond its doubt. */
   maySave(plan: Plan, points: number): boolean {
-    const saves = this.saves(plan);
+    const saves = this.saves(plan, Math.max(0, this.doubt - points));
     return saves === null || saves > points - this.doubt;
   }
 
-  private go(plan: Plan): Gone | 'given up' | null {
+  private go(plan: Plan, dearer = 0): Gone | 'given up' | null {
     const cues = this.byPhase(plan.cues);
     if (!cues) return null;
     const { q, weights, held } = this;
@@ -152,7 +152,7 @@ export class Trials {
       nodes.push(node);
       if (!held) continue;
       const there = held.nodes[p].soFar + held.fixed;
-      if (node.soFar + fixed - there > PATIENCE * (held.total - there) + 1e-9) return 'given up';
+      if (node.soFar + fixed - there > PATIENCE * (held.total - there) + dearer + 1e-9) return 'given up';
     }
     const total = node!.soFar + fixed + waterEndCost(readMoment(sim, NOW).waterG);
     return { kit, begins, does, nodes, fixed, total };

@@ -38,6 +38,17 @@ describe('changes that are tried cheaply', () => {
     expect(trials.maySave(tourPlan, trials.doubt * 1.01)).toBe(false);
   });
 
+  it('that may cost more are followed so far: none that is within it is given up', () => {
+    const dearer = 0.5;
+    const given = changes.filter((next) => trials.saves(next) === -Infinity);
+    const within = given.filter((next) => inFull(next) - before < dearer - trials.doubt);
+    expect(within.length).toBeGreaterThan(0);
+    for (const next of within) {
+      expect(trials.saves(next, dearer)).toBeGreaterThan(-dearer);
+      expect(trials.maySave(next, -dearer)).toBe(true);
+    }
+  });
+
   it('between the moments of an outing, or with nothing to hold them against, nothing is said: they may', () => {
     const [{ atS }] = tourPlan.cues;
     const beside = moveCue(tourPlan, 0, atS + 40);
