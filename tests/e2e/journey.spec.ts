@@ -80,11 +80,11 @@ test('a change by hand is simulated at once, stored, undone and redone by keys',
   for (let i = 0; i < 8; i++) await page.keyboard.press('Shift+ArrowLeft');
   await page.keyboard.press('p');
   await expect.poll(fingers).not.toBe(before);
-  await page.keyboard.press('z');
+  await page.keyboard.press('Control+z');
   await page.keyboard.press('z');
   await expect(lane).toHaveCount(0);
   await expect.poll(fingers).toBe(before);
-  await page.keyboard.press('Shift+Z');
+  await page.keyboard.press('Control+Shift+Z');
   await expect(lane).toHaveCount(1);
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
   await page.reload();

@@ -47,8 +47,8 @@ export const FRONT_KEYS: readonly KeyRow[] = [
   { does: 'cue after', keys: ']', shown: ']', says: 'cue after' },
   { does: 'lay out', keys: 'enter', shown: 'Enter', says: 'lay it out as a score' },
   { does: 'print', keys: 'p', shown: 'P', says: 'print' },
-  { does: 'undo', keys: 'z', shown: 'Z', says: 'undo' },
-  { does: 'redo', keys: 'shift+z', shown: 'Shift Z', says: 'redo' },
+  { does: 'undo', keys: 'z', also: 'mod+z', shown: 'Z, Ctrl Z', says: 'undo' },
+  { does: 'redo', keys: 'shift+z', also: 'mod+shift+z', shown: 'Shift Z', says: 'redo' },
   { does: 'stop', keys: 'escape', shown: 'Esc', says: 'stop looking: what stands is enough' },
   { does: 'help', keys: 'shift+?', also: '?', shown: '?', says: 'this list' },
 ];

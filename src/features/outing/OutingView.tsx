@@ -44,8 +44,8 @@ export function OutingView({ stored, person, units }: { stored: StoredOuting; pe
   const [ref, width] = useWidth(FIRST_WIDTH);
   // The planner comes next.
   useEffect(() => void warmUp(), []);
-  useHotkeys('z', undo, { useKey: true });
-  useHotkeys('shift+z', redo, { useKey: true });
+  useHotkeys(['z', 'mod+z'], undo, { useKey: true, preventDefault: true });
+  useHotkeys(['shift+z', 'mod+shift+z'], redo, { useKey: true, preventDefault: true });
 
   const laid = useMemo((): { timeline: Timeline; problem: null } | { timeline: null; problem: Problem } => {
     try {

@@ -18,7 +18,7 @@ interface KeyRow {
   does: ScoreKey;
   /** as the key library names it: by what the key produces */
   keys: string;
-  /** another way of saying the same: a layout that needs no Shift for it, or one that does */
+  /** another way of saying the same: a layout that needs no Shift for it, one that does, or what hands know from elsewhere */
   also?: string;
   /** as the help shows it */
   shown: string;
@@ -35,8 +35,8 @@ export const SCORE_KEYS: readonly KeyRow[] = [
   { does: 'cue after', keys: ']', shown: ']', says: 'cue after' },
   { does: 'vent', keys: 'v', shown: 'V', says: 'open or close the selected garment at the cursor' },
   { does: 'pack', keys: 'p', shown: 'P', says: 'put it into the pack, or on' },
-  { does: 'undo', keys: 'z', shown: 'Z', says: 'undo' },
-  { does: 'redo', keys: 'shift+z', shown: 'Shift Z', says: 'redo' },
+  { does: 'undo', keys: 'z', also: 'mod+z', shown: 'Z, Ctrl Z', says: 'undo' },
+  { does: 'redo', keys: 'shift+z', also: 'mod+shift+z', shown: 'Shift Z', says: 'redo' },
   { does: 'take', keys: 'enter', shown: 'Enter', says: 'take the proposal' },
   { does: 'let go', keys: 'escape', shown: 'Esc', says: 'let go of what is selected' },
   { does: 'help', keys: 'shift+?', also: '?', shown: '?', says: 'this list' },
