@@ -12,19 +12,26 @@ export function Pocket({ door, units }: { door: Door; units: Units }) {
   const plan = told.answer?.plan;
   if (!plan) return null;
   const names = plan.carried.map((id) => garments.get(id)?.name ?? 'a piece');
-  const far = told.stuckOut?.stuck.find((s) => s.place === 'farthest') ?? told.stuckOut?.stuck[0];
-  const hour = far?.after[0];
+  // Of the places the one where danger comes first, as in the verdict above; where none comes, the farthest.
+  const stuck = told.stuckOut?.stuck ?? [];
+  const soonest = stuck
+    .filter((s) => s.dangerH !== null)
+    .reduce<(typeof stuck)[number] | undefined>((a, b) => (a && a.dangerH! <= b.dangerH! ? a : b), undefined);
+  const there = soonest ?? stuck.find((s) => s.place === 'farthest') ?? stuck[0];
+  const hour = there?.after[0];
   return (
     <p className="mt-1.5 border border-dotted border-ink bg-sheet px-2 py-1.5 text-[13px] leading-snug">
       <b>In the pocket</b> <b className="ml-1">{names.length > 0 ? names.join(', ') : 'nothing more'}</b>
-      {names.length === 0 && ': what you wear will do.'}
+      {names.length > 0 ? '' : soonest ? '.' : ': what you wear will do.'}
       {hour && (
         <>
           {' '}
-          Stuck an hour at the far end: fingers {degrees(hour.fingersC, units)}, core {degrees(hour.coreC, units, 1)}
-          {far.dangerH !== null && (
-            <b className={far.dangerH < 4 ? 'text-act' : ''}>
-              , danger after {far.dangerH < 2 ? `${Math.round(far.dangerH * 60)} min` : `${far.dangerH.toFixed(1)} h`}
+          Stuck an hour at {there.place === 'farthest' ? 'the far end' : 'the worst place'}: fingers{' '}
+          {degrees(hour.fingersC, units)}, core {degrees(hour.coreC, units, 1)}
+          {there.dangerH !== null && (
+            <b className={there.dangerH < 4 ? 'text-act' : ''}>
+              , danger after{' '}
+              {there.dangerH < 2 ? `${Math.round(there.dangerH * 60)} min` : `${there.dangerH.toFixed(1)} h`}
             </b>
           )}
           .

@@ -60,6 +60,8 @@ export function Scales({ door, units }: { door: Door; units: Units }) {
   const freezes = worst ? freezingMinutes(worst.airC, chillWindKmh(worst)) : Infinity;
   const bands = CHILL_BANDS.filter((b) => b.below <= LIMIT.chillHigh && b.below > low);
   const reach = told.around?.reach ?? [];
+  // What bare skin does is written across the axis of the wind: its figures make room.
+  const written = (at: number) => at > y(feelsC) + 8 && at < y(feelsC) + 40;
   return (
     <section aria-labelledby="outside">
       <div className="flex items-baseline justify-between">
@@ -132,10 +134,12 @@ export function Scales({ door, units }: { door: Door; units: Units }) {
         {winds.map((k, i) => (
           <g key={k}>
             <path d={`M${WIND_X - 4} ${windY(k)}h8`} stroke={C.ink} />
-            <text x={WIND_X + 8} y={windY(k) + 4} fontSize="11.500">
-              {units === 'imperial' ? i * 10 : k}
-            </text>
-            {units === 'metric' && Math.abs(windY(k) - windY(msToKmh(day.windMs))) > 15 && (
+            {!written(windY(k)) && (
+              <text x={WIND_X + 8} y={windY(k) + 4} fontSize="11.500">
+                {units === 'imperial' ? i * 10 : k}
+              </text>
+            )}
+            {units === 'metric' && !written(windY(k)) && Math.abs(windY(k) - windY(msToKmh(day.windMs))) > 15 && (
               <text x={W} y={windY(k) + 4} fontSize="11.500" textAnchor="end" style={{ fill: C.ink3 }}>
                 {BEAUFORT[i] ?? ''}
               </text>
