@@ -140,7 +140,8 @@ const WORDS: Record<ChanceKind, string> = {
   unsafe: 'it is not safe',
 };
 
-const HAPPENS: Record<ChanceKind, (s: Scored) => boolean> = {
+/** Whether what is counted happened in a run. */
+export const HAPPENS: Record<ChanceKind, (s: Pick<Scored, 'metrics' | 'findings'>) => boolean> = {
   soaked: ({ metrics: m }) => m.basePeak.value > LIMIT.baseSoaked,
   damp: ({ metrics: m }) => m.basePeak.value > LIMIT.baseDamp,
   'fingers clumsy': ({ metrics: m }) => m.fingers.value < LIMIT.fingerClumsy,

@@ -108,3 +108,8 @@ test('the whole is the sum of its parts, and what decided is the largest', () =>
   expect(deciding(c)).toEqual({ part: 'alarms', share: 5 / 9 });
   expect(deciding({ ...noCost(), alarms: 0, changes: 0, mass: 0, lacking: 0 }).share).toBe(0);
 });
+
+test('what fogs before the eyes costs 0.6 an hour from where it fogs on, and nothing short of it', () => {
+  expect(anHourOf({ fog: 1 }).extremities).toBe(0);
+  expect(anHourOf({ fog: 1.01 }).extremities).toBeCloseTo(0.6, 9);
+});

@@ -1,9 +1,21 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
-import { athleteOfMember, chances, dayOfMember, inWords, members, UNKNOWNS } from '@/core/questions/chances';
+import {
+  athleteOfMember,
+  chances,
+  dayOfMember,
+  HAPPENS,
+  inWords,
+  members,
+  UNKNOWNS,
+  type ChanceKind,
+} from '@/core/questions/chances';
+import { LIMIT, WEAK } from '@/core/judge/limits';
+import { calm } from '#tests/support/calm';
 import { SPREAD } from '@/core/questions/daySpread';
 import type { Plan } from '@/core/kit/plan';
 import { aLeg, dayOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 
+const at = (value: number) => ({ value, atS: 1200 });
 const PLAN: Plan = {
   worn: SKI_CLOSET.filter((g) => g.role !== 'warm').map((g) => g.id),
   carried: ['standby-puffy'],
@@ -82,4 +94,18 @@ test('chances in words', () => {
     'nearly always',
     'in every run',
   ]);
+});
+
+/** Just short of each limit, and just past it. */
+test.each<[ChanceKind, object, object]>([
+  ['soaked', { basePeak: at(LIMIT.baseSoaked) }, { basePeak: at(LIMIT.baseSoaked + 0.001) }],
+  ['damp', { basePeak: at(LIMIT.baseDamp) }, { basePeak: at(LIMIT.baseDamp + 0.001) }],
+  ['fingers clumsy', { fingers: at(LIMIT.fingerClumsy) }, { fingers: at(LIMIT.fingerClumsy - 0.01) }],
+  ['fingers numb', { fingers: at(LIMIT.fingerNumb) }, { fingers: at(LIMIT.fingerNumb - 0.01) }],
+  ['toes', { toes: at(LIMIT.toeClumsy) }, { toes: at(LIMIT.toeClumsy - 0.01) }],
+  ['cold', { shiverMinutes: WEAK.shiverMinutes }, { shiverMinutes: WEAK.shiverMinutes + 0.1 }],
+  ['hot', { hotMinutes: WEAK.hotMinutes }, { hotMinutes: WEAK.hotMinutes + 0.1 }],
+])('%s is counted past its limit, not at it', (kind, short, past) => {
+  expect(HAPPENS[kind]({ metrics: calm(short), findings: [] })).toBe(false);
+  expect(HAPPENS[kind]({ metrics: calm(past), findings: [] })).toBe(true);
 });

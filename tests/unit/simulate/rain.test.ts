@@ -99,3 +99,11 @@ test('more wind drives more rain on, more onto the front than onto the head, wit
   expect(catches('chest', 0.15, 'drops')).toBeLessThan(0.1);
   expect(catches('scalp', 0.15, 'drops')).toBeGreaterThan(4 * catches('chest', 0.15, 'drops'));
 });
+
+test('what comes from the side grows with the wind: a third of it over the speed at which drops fall, 6 m/s, on an upright cylinder', () => {
+  const more = (windMs: number, what: 'drops' | 'flakes') => catches('chest', windMs, what) - catches('chest', 0, what);
+  expect(more(3, 'drops')).toBeCloseTo(3 / 6 / Math.PI, 9);
+  expect(more(6, 'drops')).toBeCloseTo(2 * more(3, 'drops'), 9);
+  // Flakes fall at 1.2 m/s, and half of them go round.
+  expect(more(0.6, 'flakes')).toBeCloseTo((0.5 * 0.5) / Math.PI, 9);
+});
