@@ -132,12 +132,16 @@ function stuckAt(
   };
 }
 
+/** An hour from a door counts like air so many kelvin colder: of places as cold as each other the one at the door is not the worst (engineering value). */
+const FROM_DOOR = 0.5;
+
 /** Where the air chills somebody who sits there most, outdoors; what falls counts as a few degrees more. */
 function worst(r: StuckQuestion): Stretch {
   const t = r.timeline;
   const out = t.stretches.filter((s) => !isIndoors(s.sport));
   const list = out.length > 0 ? out : t.stretches;
-  const chill = (s: Stretch) => feelsLikeC(stillAt(r, s)) - 2 * Math.min(3, s.precipitationMmH);
+  const chill = (s: Stretch) =>
+    feelsLikeC(stillAt(r, s)) - 2 * Math.min(3, s.precipitationMmH) - FROM_DOOR * Math.min(1, hoursToDoor(t, s));
   return list.reduce((a, b) => (chill(b) < chill(a) ? b : a));
 }
 

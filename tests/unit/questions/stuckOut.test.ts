@@ -22,6 +22,17 @@ test('the worst place is where it blows, the farthest half way round', () => {
   expect(stuck[0].after.map((a) => a.hours)).toEqual([1, 2, 4, 12]);
 });
 
+test('of places as cold as each other the worst is far from a door; a colder one is the worst wherever it is', () => {
+  const way = (secondAirK: number) => {
+    const day = dayOf([aLeg({ name: 'Out', minutes: 60 }), aLeg({ name: 'Round', minutes: 60 })], -8, 4);
+    const stretches = day.stretches.map((s) => (s.leg === 1 ? { ...s, airC: s.airC + secondAirK } : s));
+    return ask([], [...CATALOGUE], { ...day, stretches }).stuck[0].where;
+  };
+  expect(way(0)).toBe('Round');
+  expect(way(0.02)).toBe('Round');
+  expect(way(1)).toBe('Out');
+});
+
 test('a big parka, mitts and warmers in the pack put danger and useless hands off', () => {
   const bare = ask([]).stuck[0];
   const kit = ask(['belay-parka', 'warm-mitts', 'warm-hat', 'puffy-overtrousers', 'hand-warmers']).stuck[0];
