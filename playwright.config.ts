@@ -11,6 +11,8 @@ export default defineConfig({
   reporter: [['list'], ['json']],
   outputDir: 'test-results',
   use: {
+    // What is not there to be pressed fails soon: without this it would wait for the whole of a test's time.
+    actionTimeout: 90_000,
     baseURL: process.env.EMBER_URL ?? 'http://127.0.0.1:3000',
     viewport: { width: 1280, height: 800 },
     launchOptions: {
