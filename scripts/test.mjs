@@ -140,16 +140,17 @@ const { BUSY_PATIENCE_MS, fuzz } = await import('../tests/trials/fuzz.mjs');
 const { killtest } = await import('../tests/trials/killtest.mjs');
 // The day after the demo's first outing: one waits to be told, the others lie ahead.
 process.env.EMBER_NOW = '2027-01-13T07:05';
+// The first lane takes a minute longer: what may be done beside either is done at the end of the second.
 await Promise.all([
-  browserLane(lanes[0], 1, async () => {
+  browserLane(lanes[0], 1),
+  browserLane(lanes[1], 2, async (app) => {
+    const { faults: hostile } = await fuzz(app.address, 1000, { patienceMs: BUSY_PATIENCE_MS });
+    for (const f of hostile) say(f);
+    check('a thousand hostile requests', hostile.length);
+    for (const f of hostile) faults.push(f);
     const kills = await killtest(5);
     for (const l of kills.lost) say(l);
     check('five kills while editing', kills.lost.length + kills.cycles - kills.saved);
-  }),
-  browserLane(lanes[1], 2, async (app) => {
-    const { faults } = await fuzz(app.address, 1000, { patienceMs: BUSY_PATIENCE_MS });
-    for (const f of faults) say(f);
-    check('a thousand hostile requests', faults.length);
   }),
 ]);
 for (const one of faults) say(`FAILED: ${one}`);
