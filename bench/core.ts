@@ -18,6 +18,7 @@ import { stuckOut } from '@/core/questions/stuckOut';
 import type { Series } from '@/core/simulate/series';
 import type { Plan } from '@/core/kit/plan';
 import { closetOf, KIT, loggedPack, timelineFor } from './cases';
+import { stepError } from './stepError';
 
 /** Speed and memory, printed as JSON lines { name, value, unit }. Never part of the tests. */
 const say = (name: string, value: number, unit: string) =>
@@ -172,5 +173,6 @@ function afterwards(): void {
 }
 
 simulation();
+stepError(say);
 planning();
 afterwards();

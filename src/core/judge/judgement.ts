@@ -28,6 +28,17 @@ function byStuck(dangerH: number, doorH: number): Severity | 0 {
   return clamp(grave - (doorH <= STUCK.nearDoorH ? 1 : 0), 0, 3) as Severity | 0;
 }
 
+/** Of the places where one may be stuck the gravest, and how grave; undefined where none is. The soonest of those as grave. */
+export function gravestStuck<S extends NonNullable<Beside['stuck']>[number]>(
+  stuck: readonly S[],
+): (S & { dangerH: number; severity: Severity }) | undefined {
+  const grave = stuck.flatMap((s) => {
+    const severity = s.dangerH === null ? 0 : byStuck(s.dangerH, s.doorH);
+    return severity === 0 ? [] : [{ ...s, dangerH: s.dangerH!, severity }];
+  });
+  return grave.sort((a, b) => b.severity - a.severity || a.dangerH - b.dangerH)[0];
+}
+
 /** What is known beside the run, as findings of the same kind. */
 export function besideFindings({ unsafeShare = 0, stuck = [], floor }: Beside): Finding[] {
   const out: Finding[] = [];
@@ -42,11 +53,7 @@ export function besideFindings({ unsafeShare = 0, stuck = [], floor }: Beside): 
       what: 'Other weather, another day',
       means: 'of the runs over the spread of forecast and athlete are not safe',
     });
-  const grave = stuck.flatMap((s) => {
-    const severity = s.dangerH === null ? 0 : byStuck(s.dangerH, s.doorH);
-    return severity === 0 ? [] : [{ ...s, dangerH: s.dangerH!, severity }];
-  });
-  const [worst] = grave.sort((a, b) => b.severity - a.severity || a.dangerH - b.dangerH);
+  const worst = gravestStuck(stuck);
   if (worst)
     out.push({
       kind: 'stuck out',

@@ -46,7 +46,7 @@ export class MouthCover {
       if (garment[FACE * STRIDE + k] === mouthGarment) this.node = L.NODES + (FACE * L.NODES_A_ZONE + k) * L.RECORD;
     this.j = mouthGarment * ZONE_COUNT + FACE;
     // Ice at its cold side melts when its middle is so warm.
-    if (airC < 0) this.s.memory[this.node + L.MELTS_AT] = (-airC * COVER_FALL) / (1 - COVER_FALL);
+    if (airC < 0 && this.on) this.s.memory[this.node + L.MELTS_AT] = (-airC * COVER_FALL) / (1 - COVER_FALL);
   }
 
   /** What the breath leaves in it in this step, by the mean temperature that its heat has just found. @param metabolicW M, W  @param dt s */

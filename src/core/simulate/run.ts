@@ -12,7 +12,7 @@ import { HEAD } from './state';
  * often as their roughness allows, so that quiet hours are crossed in long steps. How rough a step is is read from how much the rate
  * of each zone's skin changed in it: half its square times the second derivative is what a step would miss that took its rate as
  * constant (any textbook on ordinary differential equations); doubling a step makes it four times that. A fitted step misses far
- * less; how much was measured against runs in short steps (\`tests/unit/simulate/stepError.test.ts\`). Steps only ever halve or double, and lie
+ * less: `npm run bench` prints how much, `tests/unit/simulate/settling.test.ts` bounds it. Steps only ever halve or double, and lie
  * on their own multiples, so that they meet samples of a minute and ends of stretches without remainders.
  */
 const FIRST_SHARE = 3 / 16;

@@ -62,7 +62,8 @@ const AT_MELTING = 1e-9;
  * old + θ(new − old). A θ of one half is exact for slow nodes and rings in quick ones, a θ of one damps quick ones and lags in slow
  * ones; fitted to what the node holds and lets through, it is nearly one half for the first and nearly one for the second (exponential
  * fitting, Liniger & Willoughby 1970; with this θ a node by itself follows the (1,2) Padé approximant of the exponential; from memory).
- * @param holds what the node holds over the step, W/K  @param lets what it lets through to all its neighbours, W/K  @returns 1/θ, 1 to 2
+ * @param holds what the node holds over the step, W/K, a layer's W/(m² K)  @param lets what it lets through to all its neighbours, the same
+ * @returns 1/θ, 1 to 2
  */
 const wholeOverMean = (holds: number, lets: number): number => (6 * holds + lets) / (3 * holds + lets);
 

@@ -1,5 +1,5 @@
 import { airways } from '@/core/judge/airways';
-import { besideFindings, judge } from '@/core/judge/judgement';
+import { besideFindings, gravestStuck, judge } from '@/core/judge/judgement';
 import { findings } from '@/core/judge/findings';
 import { stopLoss } from '@/core/judge/stopLoss';
 import { AVERAGE_PERSON } from '@/core/body/person';
@@ -126,4 +126,13 @@ test('every stop has a loss of its own and costs by it, and standing before the 
   expect(Math.min(pen, halt)).toBeGreaterThan(2);
   expect(metrics.stopLoss.value).toBe(Math.max(pen, halt));
   expect(cost.afterChill).toBeCloseTo(1.5 * ((pen / 20) ** 2 + (halt / 20) ** 2), 9);
+});
+
+test('of places to be stuck at the gravest counts, of those as grave the one where danger comes first; where none is grave, none', () => {
+  const place = (where: string, dangerH: number | null, doorH = 1) => ({ where, atS: 0, dangerH, doorH });
+  // Three and a half hours far from a door are noted, one and a half are a weak point; beside a door each counts one less.
+  expect(gravestStuck([place('far', 3.5), place('cold', 1.5), place('colder', 1.2)])?.where).toBe('colder');
+  expect(gravestStuck([place('by the door', 1.2, 0.2), place('far', 1.9)])?.where).toBe('far');
+  expect(gravestStuck([place('never', null), place('late', 4.1), place('by the door', 3.9, 0.25)])).toBeUndefined();
+  expect(gravestStuck([place('in time', 3.9)])?.severity).toBe(1);
 });

@@ -1,6 +1,7 @@
 'use client';
 import { type Beside } from '@/core/search/aroundDoor';
 import type { Door } from '@/features/front/state/useDoor';
+import { gravestStuck } from '@/core/judge/judgement';
 import { CAUTIONS } from '@/core/judge/verdict';
 import { feltWords } from '@/formats/doorWords';
 import { degrees, grams, temperature, type Units } from '@/formats/measures';
@@ -12,17 +13,14 @@ export function Pocket({ door, units }: { door: Door; units: Units }) {
   const plan = told.answer?.plan;
   if (!plan) return null;
   const names = plan.carried.map((id) => garments.get(id)?.name ?? 'a piece');
-  // Of the places the one where danger comes first, as in the verdict above; where none comes, the farthest.
+  // The place that the verdict above speaks of; where it speaks of none, the farthest.
   const stuck = told.stuckOut?.stuck ?? [];
-  const soonest = stuck
-    .filter((s) => s.dangerH !== null)
-    .reduce<(typeof stuck)[number] | undefined>((a, b) => (a && a.dangerH! <= b.dangerH! ? a : b), undefined);
-  const there = soonest ?? stuck.find((s) => s.place === 'farthest') ?? stuck[0];
+  const there = gravestStuck(stuck) ?? stuck.find((s) => s.place === 'farthest') ?? stuck[0];
   const hour = there?.after[0];
   return (
     <p className="mt-1.5 border border-dotted border-ink bg-sheet px-2 py-1.5 text-[13px] leading-snug">
       <b>In the pocket</b> <b className="ml-1">{names.length > 0 ? names.join(', ') : 'nothing more'}</b>
-      {names.length > 0 ? '' : soonest ? '.' : ': what you wear will do.'}
+      {names.length > 0 ? '' : stuck.some((s) => s.dangerH !== null) ? '.' : ': what you wear will do.'}
       {hour && (
         <>
           {' '}
