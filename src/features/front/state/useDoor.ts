@@ -20,6 +20,7 @@ import { createEdited, useEdited } from '@/ui/edited';
 import { DoorKeeper } from '@/workers/doorClient';
 import { airOf, dayNow } from './dayNow';
 import { useLadder } from '@/features/ladder/useLadder';
+import { withPart } from './withPart';
 
 /** What the page of the front door comes with. */
 export interface DoorProps {
@@ -152,7 +153,7 @@ function useAnswer(
     const timer = setTimeout(() => {
       keeper.current?.exactly(
         { day, rungs },
-        (part) => setTold((t) => ({ ...t, ...part })),
+        (part) => setTold((t) => withPart(t, part)),
         () => setState('whole'),
       );
     }, RESTS_MS);
