@@ -13,6 +13,8 @@ export function fillSlots(text: string, units: Units): string {
     switch (kind) {
       case 'temp':
         return temperature(v, units);
+      case 'core':
+        return temperature(v, units, 1);
       case 'delta':
         return difference(v, units);
       case 'time':

@@ -315,3 +315,19 @@ test.each([
   });
   expect(Math.abs(r.skin('face', 45) - theirs)).toBeLessThan(5);
 });
+
+/**
+ * What is felt at work in shorts on an ergometer, air nearly still: at 70 % of the maximum about neutral in 10 °C and warm in 20 °C, at 40 %
+ * cool in 10 °C, neutral in 20 °C and warm in 30 °C (Gagge, Stolwijk & Saltin 1969, from memory: the pattern, votes within about one).
+ */
+test.each([
+  [10, 0.4, -2, 0],
+  [10, 0.7, -0.5, 1.8],
+  [20, 0.4, -0.7, 1],
+  [30, 0.4, 1, 3],
+])('felt in shorts in %d °C at %d of the maximum', (airC, share, low, high) => {
+  const metabolicW = share * maximalMetabolicRate(AVERAGE_PERSON.vo2maxMl, AVERAGE_PERSON.massKg);
+  const worn = ['running-shorts', 'thin-socks', 'running-shoes'];
+  const ride = { minutes: 40, sport: 'cycle', metabolicW, externalW: 0.22 * metabolicW, worn };
+  expect(run({ airC, humidity: 0.4, wind: 0.4, legs: [ride] }).sensation(30)).toBeWithin(low, high);
+});

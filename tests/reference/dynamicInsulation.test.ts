@@ -1,4 +1,6 @@
 import { ensemble } from '@/core/clothing/ensembleInsulation';
+import type { Garment } from '@/core/clothing/garment';
+import { garmentsOf } from '#tests/support/outings';
 import { closedOutfit } from '#tests/support/streetClothes';
 
 /**
@@ -10,11 +12,12 @@ import { closedOutfit } from '#tests/support/streetClothes';
 const standard = (p: number, v: number, w: number) =>
   0.54 * Math.exp(0.075 * Math.log(p) - 0.15 * v - 0.22 * w) - 0.06 * Math.log(p) + 0.5;
 
-const ratio = (p: number, v: number, w: number) => {
+const kept = (worn: Garment[], v: number, w: number, openings = {}) => {
   const at = (v1: number, w1: number) =>
-    ensemble(closedOutfit(p), { airC: -5, relativeWind: v1, pumping: w1, packOn: false }).totalM2KW;
+    ensemble(worn, { airC: -5, relativeWind: v1, pumping: w1, packOn: false }, openings).totalM2KW;
   return at(v, w) / at(0.4, 0);
 };
+const ratio = (p: number, v: number, w: number) => kept(closedOutfit(p), v, w);
 
 const PERMEABILITY = [1, 8, 50, 200, 1000];
 const WIND = [0.4, 1, 2, 4, 8, 12, 18];
@@ -33,6 +36,43 @@ describe.each(PERMEABILITY)('outer layer of %d L/m²s', (p) => {
       });
     },
   );
+});
+
+/** The same for what is worn standing about: the standard knows no difference between thin and thick (outer cloth of 2 to 5 L/m²s). */
+describe.each([
+  ['a light jacket with fill over a membrane', 'grid-fleece', 'storm-shell', 'standby-puffy'],
+  ['a down jacket over a wind shell', 'grid-fleece', 'wind-shell', 'down-puffy'],
+  ['a big parka over a membrane', 'pile-fleece', 'storm-shell', 'belay-parka'],
+  ['a big parka over a base', 'midweight-merino-base', 'belay-parka'],
+])('%s, and over-trousers with fill', (_, ...over) => {
+  const limbs = [
+    'briefs',
+    'thin-tights',
+    'wind-trousers',
+    'liner-socks',
+    'winter-boots',
+    'warm-mitts',
+    'balaclava',
+    'warm-hat',
+  ];
+  const worn = garmentsOf(...new Set(['midweight-merino-base', ...over, ...limbs, 'puffy-overtrousers']));
+  const closed = Object.fromEntries(worn.map((g) => [g.id, Object.fromEntries(g.openings.map((o) => [o.id, 0]))]));
+  test.each(WIND.flatMap((v) => WALK.map((w) => [v, w])))('%d m/s wind, walking %d m/s, within 15 %%', (v, w) => {
+    expect(kept(worn, v, w, closed) / (standard(3, v, w) / standard(3, 0.4, 0))).toBeWithin(0.85, 1.15);
+  });
+});
+
+test('a thicker jacket is worth more in any wind', () => {
+  const limbs = ['briefs', 'thin-tights', 'wind-trousers', 'winter-boots', 'wool-socks', 'warm-mitts', 'warm-hat'];
+  const with_ = (jacket: string, v: number) =>
+    ensemble(garmentsOf('midweight-merino-base', 'grid-fleece', 'storm-shell', jacket, ...limbs), {
+      airC: -20,
+      relativeWind: v,
+      pumping: 0,
+      packOn: false,
+    }).totalM2KW;
+  for (const v of [0.3, 3, 6, 10, 15])
+    expect(with_('belay-parka', v)).toBeGreaterThan(1.02 * with_('standby-puffy', v));
 });
 
 /**

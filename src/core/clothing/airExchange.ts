@@ -10,26 +10,29 @@ import { exp } from '@/core/quantity/exact';
  *  - openings: free area times a share of the air speed.
  * Order of magnitude after Havenith, Lotens and others: closed garments 0.3–1.5 L/s per body, wide open 5–10 L/s.
  *
- * The constants up to `seriesShare` were fitted once, together, to two published grids and to nothing else: the ISO
- * 11079/9920 wind–walk–permeability correction of insulation (worst cell 15 %) and the ISO 9920 i_m rule for evaporative
- * resistance (worst cell 25 %); pumping at rest was held at what closed garments show on a standing manikin. See tests/reference/dynamicInsulation.test.ts.
+ * The constants up to `seriesShare` were fitted once, together, to two published grids: the ISO 11079/9920 wind–walk–permeability
+ * correction of insulation, for a shell over a fleece and for jackets and over-trousers with fill (worst cell 15 %), and the ISO 9920
+ * i_m rule for evaporative resistance (worst cell 25 %); pumping at rest was held at what closed garments show on a standing manikin.
+ * Among sets of constants that fit both alike one was taken that breaks no other published check. See tests/reference/dynamicInsulation.test.ts.
  */
 export const EXCHANGE = {
   /** share of the stagnation pressure that drives air through cloth, averaged around the body */
   pressureShare: 0.0702,
   /** highest through-flow per relative wind, (m³/s m²)/(m/s): resistance of running along under the cloth */
-  throughLimit: 0.00656,
+  throughLimit: 0.0063,
   /** pumping with the body still, m³/s m² at the reference gap */
   pumpStill: 0.0003,
   /** pumping by walking, (m³/s m²)/(m/s of walking speed) */
-  pumpWalk: 0.000986,
+  pumpWalk: 0.00107,
   /** wind that finds its way in at hem, cuffs and seams, (m³/s m²)/(m/s) */
-  pumpWind: 0.000347,
+  pumpWind: 0.00036,
+  /** a garment of this resistance lets half of what walking and wind drive beneath it: loft fills its own gap and closes the edges, m²K/W */
+  keeps: 0.165,
   /** effective speed through an opening per relative wind, and from buoyancy alone, m/s */
   openingWind: 0.03,
   openingStill: 0.03,
   /** how much each layer outside slows the air of an inner gap */
-  seriesShare: 0.5,
+  seriesShare: 0.42,
   /** gap, m, at which pumping has its reference value */
   referenceGap: 0.005,
 };
@@ -47,10 +50,17 @@ export function throughFlow(seriesPermeability: number, v: number, density: numb
   return (free * limit) / (free + limit + 1e-12);
 }
 
-/** Pumping flow of one closed garment, m³/s m². `w` walking-equivalent speed, `v` relative wind, m/s. */
-export function pumping(gapM: number, w: number, v: number): number {
+/**
+ * Pumping flow of one closed garment, m³/s m². `w` walking-equivalent speed, `v` relative wind, m/s.
+ * The standard's correction is the same share of thin clothes and of thick ones; air let in freely beneath a thick jacket would take
+ * away what it is worn for.
+ * @param resistance of the garment itself, m²K/W
+ */
+export function pumping(gapM: number, resistance: number, w: number, v: number): number {
   const fit = Math.min(1.6, gapM / EXCHANGE.referenceGap);
-  return fit * (EXCHANGE.pumpStill + EXCHANGE.pumpWalk * w + EXCHANGE.pumpWind * v);
+  const loft = resistance / EXCHANGE.keeps;
+  const driven = (EXCHANGE.pumpWalk * w + EXCHANGE.pumpWind * v) / (1 + loft * loft);
+  return fit * (EXCHANGE.pumpStill + driven);
 }
 
 /** Flow through an opening of `area` m² per m² of zone, m³/s m². */

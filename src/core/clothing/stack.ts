@@ -255,7 +255,7 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
       out.through[base + k] = q * heat;
       if (k === n) out.throughOuter[z] = q * heat;
 
-      let own = pumping(w.gap[j] + holes(w, out, base + k - 1, k - 1), air.pumping, v);
+      let own = pumping(w.gap[j] + holes(w, out, base + k - 1, k - 1), w.resistance[j], air.pumping, v);
       let gapes = 0;
       for (let o = 0; o < w.openingCount[g]; o++) {
         const setting = state.open[g * MAX_OPENINGS + o];

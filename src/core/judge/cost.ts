@@ -114,6 +114,10 @@ const FREE_LAYERS = 3;
 const BINDS = 0.15;
 const COAT_INDOORS = 1.2;
 
+/** Water in the clothes of which an hour is a point, g (engineering value: half of what chills the next stop). */
+const WATER_POINT_G = 150;
+const squared = (x: number): number => x * x;
+
 /** Up to this share of the maximum one stands or dawdles (engineering value). */
 const STANDS = 0.18;
 /** Votes beneath the first that is felt as cool at which an hour is a point (engineering value). */
@@ -143,8 +147,8 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
       below(-m.fingersC, -HOT_HANDS_C, 1) * HOT_HANDS * settle +
       COAT_INDOORS * m.coats);
   c.wetSkin += below(-m.torsoWet, -LIMIT.wetFelt, 0.35) * hours;
-  // A little damp is nothing, a lot chills and never dries: squared, one point an hour at 180 g.
-  c.wetLayers += (Math.max(0, m.waterG) / 180) * (Math.max(0, m.waterG) / 180) * hours;
+  // A little damp is nothing, a lot chills and never dries: squared.
+  c.wetLayers += squared(Math.max(0, m.waterG) / WATER_POINT_G) * hours;
   c.extremities +=
     (digit(m.fingersC, person.handsK ?? 0, settle) +
       0.8 * digit(m.toesC, person.feetK ?? 0, settle) +

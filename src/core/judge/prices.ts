@@ -1,5 +1,7 @@
 import type { Garment } from '@/core/clothing/garment';
 import { changing } from '@/core/kit/changing';
+import { isStandby } from '@/core/clothing/purpose';
+import { SPORT } from '@/core/effort/sports';
 import { piecesOf } from '@/core/kit/difference';
 import type { Cue, Plan } from '@/core/kit/plan';
 import { carryOut } from '@/core/kit/replay';
@@ -21,12 +23,14 @@ export const PRICE = {
   /** what each companion who must wait adds to a halt, as a share of it */
   waitingShare: 0.25,
   /** each minute lost by going slower (by how much slower), and each minute gone harder than planned */
-  late: 0.03,
+  late: 0.05,
   harder: 0.02,
   /** the way to a sheltered spot */
   shelter: 0.15,
   /** carrying and wearing mass, each kg and hour; and a pair of warmers used up */
   massKgHour: 0.035,
+  /** each litre of a jacket or over-trousers for stops, each hour of going under one's own power without a pack to put it in */
+  bulkLHour: 0.02,
   warmers: 0.12,
   /** each thing the verdict calls unsafe, which no comfort outweighs; and being right at a weak point */
   alarm: 5,
@@ -85,10 +89,24 @@ export function cuesPrice(
   return price;
 }
 
-/** Price of all that is along, points. @param hours length of the outing */
-export function alongPrice(garments: Iterable<Garment>, hours: number): number {
+/** How long what is along is along, h: all in all, and in the hands or about the waist of somebody who goes without a pack. */
+export interface Along {
+  hours: number;
+  packlessHours: number;
+}
+
+export function alongOn(t: Timeline): Along {
+  let seconds = 0;
+  for (const s of t.stretches) if (!s.packOn && SPORT[s.sport].going === 'own effort') seconds += s.endS - s.startS;
+  return { hours: t.endS / 3600, packlessHours: seconds / 3600 };
+}
+
+/** Price of all that is along, points. */
+export function alongPrice(garments: Iterable<Garment>, { hours, packlessHours }: Along): number {
   let price = 0;
-  for (const g of garments)
+  for (const g of garments) {
     price += (g.massG / 1000) * PRICE.massKgHour * hours + (g.role === 'heater' ? PRICE.warmers : 0);
+    if (isStandby(g)) price += g.packedL * PRICE.bulkLHour * packlessHours;
+  }
   return price;
 }

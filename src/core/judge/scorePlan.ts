@@ -11,7 +11,7 @@ import type { Plan } from '@/core/kit/plan';
 import type { Series } from '@/core/simulate/series';
 import { Simulator } from '@/core/simulate/simulator';
 import { applyPace } from '@/core/kit/applyPace';
-import { alongPrice, cuesPrice } from './prices';
+import { alongOn, alongPrice, cuesPrice } from './prices';
 
 /** A plan run in full and judged: what the screen draws. */
 export interface Scored {
@@ -82,7 +82,7 @@ export function judgeSeries(run: RunToJudge): Scored {
     ...weighed(bodyCost(series, metrics, person), weights),
     alarms: alarmCost(extremesOf(metrics)),
     changes: cuesPrice(plan, byId, timeline, waiting) * weights.fuss,
-    mass: alongPrice(along, timeline.endS / 3600) * weights.weight,
+    mass: alongPrice(along, alongOn(timeline)) * weights.weight,
     lacking: lackPrice(along, needOf(timeline)) * weights.caution,
   };
   return {

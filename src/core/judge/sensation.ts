@@ -16,14 +16,26 @@ export function coldTorso(heatWm2: number): number {
   return comfortableSkin(heatWm2) - 6.5;
 }
 
+/** Heat production up to which ISO 7730 tells votes, W/m² (4 met); beyond, the comfort line is carried on. */
+const ASKED_WM2 = 232;
+/** Votes a kelvin of torso skin below what is comfortable, and above it (engineering values near the usual fits). */
+const COOLER_VOTES = 0.42;
+const WARMER_VOTES = 0.6;
+
+/**
+ * Votes a kelvin of skin warmer than comfortable. Who works hard expects to be warm: the farther the comfort line is carried beyond what
+ * people were asked, the less warmth over it is felt (in shorts at 70 % of the maximum air of 10 °C is about neutral, of 20 °C warm and
+ * of 30 °C hot: Gagge, Stolwijk & Saltin 1969, from memory).
+ */
+const warmerVotes = (heatWm2: number): number => WARMER_VOTES * Math.min(1, ASKED_WM2 / heatWm2);
+
 /** Between these the core is not felt, °C: its daily course and the fall at the onset of work (engineering values). */
 const CORE_FELT_COLD = 36.7;
 const CORE_FELT_WARM = 37.1;
 
 /**
  * Whole-body thermal sensation, −3 very cold to +3 very hot.
- * Torso skin against what is comfortable at this effort (slopes 0.42 votes per K below, 0.6 above: engineering values near
- * the usual fits), plus what the core still holds after work when resting, or has lost, plus clamminess, which warm skin finds
+ * Torso skin against what is comfortable at this effort, plus what the core still holds after work when resting, or has lost, plus clamminess, which warm skin finds
  * close and cool skin chilling, shifted by the athlete's warmth.
  * @param torsoSkinC °C  @param heatWm2 metabolic heat over the last ten minutes, W/m²  @param wettedness 0–1  @param warmth K, athlete's own
  */
@@ -35,7 +47,7 @@ export function sensation(
   warmth: number,
 ): number {
   const d = torsoSkinC - comfortableSkin(heatWm2) + warmth;
-  const skin = d < 0 ? 0.42 * d : 0.6 * d;
+  const skin = d * (d < 0 ? COOLER_VOTES : warmerVotes(heatWm2));
   const rested = Math.max(0.15, 1 - heatWm2 / 350);
   const off = coreC > CORE_FELT_WARM ? coreC - CORE_FELT_WARM : Math.min(0, coreC - CORE_FELT_COLD);
   const core = clamp(off * 1.2, -2, 2) * rested + Math.max(0, coreC - 38.4) * 2;

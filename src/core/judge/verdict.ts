@@ -6,7 +6,7 @@ import type { Metrics } from './metrics';
 export interface Verdict {
   tone: 'holds' | 'weak' | 'fails';
   lead: string;
-  /** words; {temp:°C} {delta:K} {time:s} {share:0–1} {mass:g} are filled in by the screen in the athlete's units */
+  /** words; {temp:°C} {core:°C, to a tenth} {delta:K} {time:s} {share:0–1} {mass:g} are filled in by the screen in the athlete's units */
   rest: string;
 }
 
@@ -49,6 +49,8 @@ const plural = (what: string): boolean => /fingers|toes|airways|ears|legs/.test(
 /** What holds for the whole outing has no moment of its own. */
 const WHOLE: ReadonlySet<Finding['kind']> = new Set(['chances', 'floor', 'slowed']);
 
+const OF_CORE: ReadonlySet<Finding['kind']> = new Set(['too hot', 'core cold']);
+
 /** Number, moment and meaning of a finding. */
 function said(f: Finding): string {
   if (f.kind === 'chances' || f.kind === 'stuck out') return `${number(f)} ${f.means}`;
@@ -60,7 +62,8 @@ function said(f: Finding): string {
 function number(f: Finding): string {
   switch (f.unit) {
     case '°C':
-      return `{temp:${f.value.toFixed(2)}}`;
+      // Between a working core and a sick one lies less than a degree.
+      return `{${OF_CORE.has(f.kind) ? 'core' : 'temp'}:${f.value.toFixed(2)}}`;
     case 'K':
       return `{delta:${f.value.toFixed(2)}}`;
     case 'share':

@@ -2,7 +2,7 @@ import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import { coversUnderwear, oneAtATime } from '@/core/clothing/purpose';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
-import { haltsNobody, stretchAt } from '@/core/outing/moments';
+import { askedAt, haltsNobody } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import { onTheMove } from './changing';
 import { operations } from './difference';
@@ -13,15 +13,18 @@ import { carryOut } from './replay';
 const MOST_OPERATIONS = { race: 1, move: 3, halt: 6 } as const;
 const RACE_SHARE = 0.7;
 
-/** How many things one cue may ask for: of somebody who works at this rate, W, on the move or halted. */
+/** Standing there in any case, halting for what the cue asks, or going on. */
+export type Hands = 'halted' | 'halting' | 'moving';
+
+/** How many things one cue may ask for: of somebody who is asked to work at this rate, W. Nobody halts in a race to dress. */
 export function operationsAt(
   { vo2maxMl, massKg }: Pick<Person, 'vo2maxMl' | 'massKg'>,
-  metabolicW: number,
-  hands: 'halted' | 'moving',
+  askedW: number,
+  hands: Hands,
 ): number {
   if (hands === 'halted') return MOST_OPERATIONS.halt;
-  const share = metabolicW / maximalMetabolicRate(vo2maxMl, massKg);
-  return share >= RACE_SHARE ? MOST_OPERATIONS.race : MOST_OPERATIONS.move;
+  if (askedW / maximalMetabolicRate(vo2maxMl, massKg) >= RACE_SHARE) return MOST_OPERATIONS.race;
+  return hands === 'halting' ? MOST_OPERATIONS.halt : MOST_OPERATIONS.move;
 }
 
 /**
@@ -39,8 +42,8 @@ export function followable(
       const g = a.do === 'set' ? undefined : garments?.get(a.garment);
       return g !== undefined && !onTheMove(g);
     });
-    const hands = halts || halted(cue.atS) ? 'halted' : 'moving';
-    return operations(cue.actions) <= operationsAt(person, stretchAt(timeline, cue.atS + 0.5).metabolicW, hands);
+    const hands = halted(cue.atS) ? 'halted' : halts ? 'halting' : 'moving';
+    return operations(cue.actions) <= operationsAt(person, askedAt(timeline, cue.atS + 0.5), hands);
   };
 }
 

@@ -103,6 +103,12 @@ export function legAt(timeline: Timeline, timeS: number): number {
   return i;
 }
 
+/** What one works at or was asked to, W: a leg that asks for more than can be held is slowed, and is a race all the same. */
+export function askedAt(timeline: Timeline, timeS: number): number {
+  const { leg, metabolicW } = stretchAt(timeline, timeS);
+  return Math.max(metabolicW, timeline.slowed.find((s) => s.leg === leg)?.askedW ?? 0);
+}
+
 /** The stretch that holds at a time, s; the last one after the end. */
 export function stretchAt(timeline: Timeline, timeS: number): Stretch {
   const list = timeline.stretches;

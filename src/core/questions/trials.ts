@@ -1,7 +1,7 @@
 import { checkWeights, waterEndCost, type Weights } from '@/core/judge/cost';
 import { lackPrice, needOf, type Need } from '@/core/judge/lacking';
 import { noMoment, readMoment } from '@/core/judge/moment';
-import { alongPrice, cuesPrice } from '@/core/judge/prices';
+import { alongOn, alongPrice, cuesPrice, type Along } from '@/core/judge/prices';
 import type { Garment } from '@/core/clothing/garment';
 import { applyPace } from '@/core/kit/applyPace';
 import { alongOf } from '@/core/kit/edit';
@@ -49,6 +49,7 @@ export class Trials {
   private coarse: Timeline;
   private readonly weights: Weights;
   private readonly need: Need;
+  private readonly along: Along;
   private readonly byId: ReadonlyMap<string, Garment>;
   private readonly sims = new Map<string, Simulator>();
   private held: Gone | null = null;
@@ -62,6 +63,7 @@ export class Trials {
     this.coarse = q.timeline;
     this.weights = checkWeights(q.weights);
     this.need = needOf(q.timeline);
+    this.along = alongOn(q.timeline);
     this.byId = new Map(q.closet.map((g) => [g.id, g]));
   }
 
@@ -112,10 +114,9 @@ export class Trials {
     if (!cues) return null;
     const { q, weights, held } = this;
     const along = alongOf(q.closet, plan);
-    const hours = q.timeline.endS / 3600;
     const fixed =
       cuesPrice(plan, this.byId, q.timeline, q.waiting ?? 0) * weights.fuss +
-      alongPrice(along, hours) * weights.weight +
+      alongPrice(along, this.along) * weights.weight +
       lackPrice(along, this.need) * weights.caution;
     const kit = along.map((g) => g.id).join();
     const begins = JSON.stringify([plan.worn, plan.openings]);

@@ -3,17 +3,18 @@ import type { Person } from '@/core/body/person';
 import { hurtsAirways } from '@/core/judge/airways';
 import { checkWeights, type Weights } from '@/core/judge/cost';
 import { needOf, type Need } from '@/core/judge/lacking';
+import { alongOn, type Along } from '@/core/judge/prices';
 import { SPORT } from '@/core/effort/sports';
 import { isUnderRoof } from '@/core/outing/leg';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { within } from '@/core/quantity/range';
 import { applyPace } from '@/core/kit/applyPace';
-import { operationsAt } from '@/core/kit/followable';
+import { operationsAt, type Hands } from '@/core/kit/followable';
 import type { Habits } from './candidates';
 import { mergeStretches } from '@/core/outing/mergeStretches';
 import { MOST_WAITING } from './wishes';
 import { BRISK, goingWays, type GoingWay, type Way } from './waysToWear';
-import { isReminded, phases, stretchAt, type Phase } from '@/core/outing/moments';
+import { askedAt, isReminded, phases, stretchAt, type Phase } from '@/core/outing/moments';
 import { work, workSince, type Work } from '@/core/questions/phaseRunner';
 
 /** Shelter is worth walking to from this wind, m/s; dry socks want a stop this long, s. */
@@ -48,6 +49,7 @@ export class Course {
   readonly weights: Weights;
   /** what the outing asks to be along */
   readonly need: Need;
+  readonly along: Along;
   readonly waiting: number;
   readonly habits: Habits;
   /** what each piece weighs by its place in a fixed order, points by id */
@@ -75,6 +77,7 @@ export class Course {
     this.habits = habits;
     this.phases = phases(timeline);
     this.need = needOf(timeline);
+    this.along = alongOn(timeline);
     this.weights = checkWeights(weights);
     this.waiting = within('people waiting', waiting ?? 0, 0, MOST_WAITING);
     this.starts = this.phases.map((p) => stretchAt(timeline, p.startS + 0.5));
@@ -114,8 +117,8 @@ export class Course {
   }
 
   /** How many things may be done at one moment that nobody would stop for: few on the move, fewer at race effort, more where one halts. */
-  operations(p: number, hands: 'halted' | 'moving'): number {
-    return operationsAt(this.person, this.starts[p].metabolicW, hands);
+  operations(p: number, hands: Hands): number {
+    return operationsAt(this.person, askedAt(this.timeline, this.phases[p].startS + 0.5), hands);
   }
 
   /** Whether anything falls in a phase, and whether it does so in some phases and not in others. */

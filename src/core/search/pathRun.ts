@@ -117,7 +117,7 @@ export class PathRun {
       if (
         !phase.halted &&
         !phase.stop &&
-        operations(c.actions) > course.operations(p, change?.halt ? 'halted' : 'moving')
+        operations(c.actions) > course.operations(p, change?.halt ? 'halting' : 'moving')
       )
         return null;
       const hands = { pieces: c.pieces, seconds: change?.seconds ?? 0, halt: change?.halt ?? false };
@@ -159,7 +159,7 @@ export class PathRun {
     const ids = this.along(dresses);
     const along = ids.map((id) => this.byId.get(id)!);
     return {
-      mass: alongPrice(along, this.course.timeline.endS / 3600),
+      mass: alongPrice(along, this.course.along),
       lacking: lackPrice(along, this.course.need),
       order: orderPrice(along, this.course.order),
     };
@@ -174,8 +174,7 @@ export class PathRun {
     if (known) return known;
     const { course } = this;
     const price = (list: readonly Garment[]) =>
-      alongPrice(list, course.timeline.endS / 3600) * course.weights.weight +
-      lackPrice(list, course.need) * course.weights.caution;
+      alongPrice(list, course.along) * course.weights.weight + lackPrice(list, course.need) * course.weights.caution;
     const along = [...used].map((id) => this.byId.get(id)!);
     for (const g of standbyOf(this.kit))
       if (!used.has(g.id) && price([...along, g]) < price(along) - 1e-9) along.push(g);

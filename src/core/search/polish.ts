@@ -1,8 +1,11 @@
 import type { Garment } from '@/core/clothing/garment';
 import type { Weights } from '@/core/judge/cost';
-import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
+import { act, alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
 import { followable, staysPossible } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
+import { isWorn } from '@/core/kit/replay';
+import { isIndoors, isStop } from '@/core/effort/sports';
+import type { Timeline } from '@/core/outing/timeline';
 import { Hopeless, propose } from '@/core/questions/propose';
 import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
@@ -11,7 +14,7 @@ import { keepsTo } from './keeps';
 import { mixes } from './mixes';
 import { orderPrice } from './order';
 import type { PlanRequest } from './planRequest';
-import { cuesMoved, pacesTried, singleChanges, withoutChanging, type Change } from './singleChanges';
+import { anotherLayer, cuesMoved, pacesTried, singleChanges, withoutChanging, type Change } from './singleChanges';
 
 /** What the last stages of a search share: what was asked, how it is weighed, and the longest step of a trial, s. */
 export interface Finishing {
@@ -56,7 +59,7 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
   const end = new Polishing(chosen, f);
   for (let round = 0; round < POLISH_ROUNDS; round++) {
     const before = end.least;
-    end.takeSingle(round === 0 ? [...pairs(end.plan, candidates)] : []);
+    end.takeSingle(round === 0 ? [...atFirst(end.plan, candidates, f.request)] : []);
     end.takeProposal();
     if (before - end.least < LEAST_SWAP && !end.triesAgain() && !end.takesPair() && !end.takesMix()) break;
   }
@@ -199,7 +202,11 @@ class Polishing {
         .sort((a, b) => (a.saves === b.saves ? 0 : b.saves - a.saves))
         .slice(0, ACROSS.each);
     const single = [...singleChanges(plan, f.request)];
-    const torso = [...single.filter((c) => c.of === 'torso'), ...withoutChanging(plan, f.request.closet)];
+    const torso = [
+      ...single.filter((c) => c.of === 'torso'),
+      ...anotherLayer(plan, f.request),
+      ...withoutChanging(plan, f.request.closet),
+    ];
     const legs = single.filter((c) => c.of === 'legs');
     const both = ([1, -1] as const)
       .flatMap((way) => {
@@ -233,6 +240,13 @@ class Polishing {
   }
 }
 
+/** What is tried before all else, once. */
+function* atFirst(plan: Plan, candidates: Candidates, request: PlanRequest): Generator<Change> {
+  yield* pairs(plan, candidates);
+  yield* forStops(plan, candidates, request.timeline);
+  yield* anotherLayer(plan, request);
+}
+
 /** Middle layer and shell changed together: layers that only pay, or only are needless, as a pair. */
 function* pairs(plan: Plan, { mids, shells }: Pick<Candidates, 'mids' | 'shells'>): Generator<Change> {
   const mid = mids.find((g) => isAlong(plan, g.id));
@@ -246,4 +260,36 @@ function* pairs(plan: Plan, { mids, shells }: Pick<Candidates, 'mids' | 'shells'
     for (const s of shells) if (s !== shell) yield pair(`${m.id} and ${s.id}`, (p) => swap(swap(p, mid, m), shell, s));
   }
   for (const s of shells) yield pair(`${s.id} alone`, (p) => leaveGarment(swap(p, shell, s), mid.id));
+}
+
+/** Another jacket for stops together with over-trousers where it is worn, or without those there are: each makes up for the other. */
+function* forStops(
+  plan: Plan,
+  { warms, overLegs }: Pick<Candidates, 'warms' | 'overLegs'>,
+  timeline: Timeline,
+): Generator<Change> {
+  const jacket = warms.find((g) => isAlong(plan, g.id));
+  if (!jacket) return;
+  for (const legs of overLegs)
+    for (const to of warms) {
+      const instead = (p: Plan) => (to === jacket ? p : swapGarment(p, jacket.id, to));
+      const edit = (p: Plan) =>
+        isAlong(plan, legs.id) ? leaveGarment(instead(p), legs.id) : atStopsWith(instead(p), to, legs, timeline);
+      yield {
+        name: `${to.id} ${isAlong(plan, legs.id) ? 'without' : 'with'} ${legs.id}`,
+        of: 'torso',
+        warmer: 0,
+        edit,
+      };
+    }
+}
+
+/** A plan in which one piece is worn at the stops at which another is, and not on the way. */
+function atStopsWith(plan: Plan, one: Garment, also: Garment, t: Timeline): Plan {
+  return t.legs.reduce((p, leg, i) => {
+    const [from, to] = [t.legStartS[i], t.legStartS[i + 1]];
+    if (!isStop(leg) || isIndoors(leg.sport) || from === 0 || !isWorn(plan, one.id, (from + to) / 2)) return p;
+    const on = act(p, { do: 'putOn', garment: also.id }, from);
+    return to < t.endS ? act(on, { do: 'takeOff', garment: also.id }, to) : on;
+  }, plan);
 }

@@ -1,5 +1,5 @@
 import { isSafe } from '@/core/judge/findings';
-import { judgeSeries, type Scored } from '@/core/judge/scorePlan';
+import { judgeSeries, scorePlan, type Scored } from '@/core/judge/scorePlan';
 import { applyPace } from '@/core/kit/applyPace';
 import { act, alongOf } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
@@ -84,8 +84,12 @@ export function replan(q: ReplanQuestion): Replanned {
     }
     if (!made || rest.spent) break;
   }
-  const scored = rest.scored(plan);
-  return { plan, scored, safe: isSafe(scored.findings), saves: before - total, runs: rest.runs };
+  // What is said of it is read as closely as everywhere else.
+  const { person, timeline, damp, weights, waiting } = q;
+  const closely = (p: Plan) =>
+    scorePlan(person, alongOf(q.closet, p), timeline, p, { stepS: STEP_S, sampleS: 60, damp, weights, waiting });
+  const scored = closely(plan);
+  return { plan, scored, safe: isSafe(scored.findings), saves: closely(as).total - scored.total, runs: rest.runs };
 }
 
 /** A body that has come to now, and goes on from there under one plan or another. */

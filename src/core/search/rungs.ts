@@ -5,7 +5,7 @@ import type { Weights } from '@/core/judge/cost';
 import type { Plan } from '@/core/kit/plan';
 import { act, alongOf, swapGarment, takeGarment } from '@/core/kit/edit';
 import { isWorn } from '@/core/kit/replay';
-import { legAt, phases, stretchAt } from '@/core/outing/moments';
+import { askedAt, legAt, phases } from '@/core/outing/moments';
 import { suitsSport } from '@/core/clothing/purpose';
 import { outingAtDoor, type DoorDay, type DoorFall, type DoorSport } from '@/core/outing/doorDay';
 import { timelineOf } from '@/core/outing/outing';
@@ -208,7 +208,7 @@ export function jacketAtStops(plan: Plan, closet: readonly Garment[], timeline: 
 
 /** How many zips somebody opens at once as hard as this goes: one at race effort. */
 export const zipsOnTheMove = ({ person, timeline }: Pick<Question, 'person' | 'timeline'>): number =>
-  operationsAt(person, stretchAt(timeline, WARM_S).metabolicW, 'moving');
+  operationsAt(person, askedAt(timeline, WARM_S), 'moving');
 
 /** The rung as it was found, shut, open, or opened once warm, with the jacket at stops: whichever holds best in that hour. */
 export function wornBest(asked: Omit<Question, 'plan'>, rung: Rung): WornRung {

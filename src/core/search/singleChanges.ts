@@ -84,6 +84,24 @@ export function* singleChanges(plan: Plan, request: PlanRequest): Generator<Chan
         edit: (p) => tidy({ ...p, cues: p.cues.map((c) => (c.atS === atS ? { atS, actions: c.actions } : c)) }),
       };
 }
+/** A middle layer in the place of a shell, or the other way about, where only one of them is along: which of them it is decides little. */
+export function* anotherLayer(plan: Plan, { closet, sport }: PlanRequest): Generator<Change> {
+  const outer = alongOf(closet, plan).filter(isOuterLayer);
+  for (const g of outer)
+    for (const o of closet)
+      if (isOuterLayer(o) && !isAlong(plan, o.id) && suitsSport(o, sport) && !outer.some((x) => alike(o, x)))
+        yield* shutAndOpen(
+          o,
+          {
+            name: `${g.id} to ${o.id}`,
+            of: 'torso',
+            warmer: fabricResistance(o) - fabricResistance(g),
+            edit: (p) => swapGarment(p, g.id, o),
+          },
+          g,
+        );
+}
+
 /** Where one halts: layers on or off from there on, and on for the stop alone; and a stop held in the lee. */
 function* atHalts(
   plan: Plan,

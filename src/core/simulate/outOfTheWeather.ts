@@ -13,7 +13,7 @@ export interface Weathered {
   earC: number;
   /** how badly eyes are hurt by what drives into them, by the wind of speed or by the glare of sun, or bothered by what is worn before them, 0–1 */
   eyes: number;
-  /** how much rain bothers: on the hair or a hat that soaks, and in at a front that is wide open, 0–1 each, so 0–2 */
+  /** how much rain bothers: on the hair or a hat that soaks, 0–1, and twice that in at a front that is wide open, so 0–3 */
   rained: number;
   /** index of what is worn before the eyes, −1 for nothing */
   lens: number;
@@ -50,6 +50,8 @@ const RAIN_MM_H = [0, 1.5] as const;
 /** What is worn against the rain keeps off from this much of it on, and leaves so much of the chest to it where its front is half and wide open. */
 const KEEPS_OFF = 0.5;
 const FRONT_OPEN = [0.15, 0.3] as const;
+/** Rain on the chest bothers so many times as much as on the hair (engineering value). */
+const IN_AT_FRONT = 2;
 
 /** How far rain runs in at the front of what is worn against it, 0–1: nobody leaves it wide open (common practice, no published source). */
 function runsIn(s: Stacks, w: GarmentArrays): number {
@@ -78,7 +80,7 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
   }
   into.earC = ears ? bareSkinC(c.airC, c.relativeWind, EAR_TISSUE) : Infinity;
   const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
-  into.rained = ramp(falls * reaches, RAIN_MM_H) + ramp(falls * runsIn(s, w), RAIN_MM_H);
+  into.rained = ramp(falls * reaches, RAIN_MM_H) + IN_AT_FRONT * ramp(falls * runsIn(s, w), RAIN_MM_H);
   const flakes = c.precipitation.includes('snow') || c.wetting === 'spindrift' ? ramp(c.relativeWind, FLAKES) : 0;
   const cold = clamp((EYES_C - c.airC) / EYES_SPAN_K, 0, 1) * ramp(c.relativeWind, COLD_WIND);
   const drives = Math.max(flakes, cold);

@@ -131,8 +131,8 @@ test('flows grow with what drives them and vanish without it', () => {
   expect(throughFlow(200, 0, 1.3)).toBe(0);
   expect(throughFlow(200, 6, 1.3)).toBeGreaterThan(throughFlow(200, 3, 1.3));
   expect(throughFlow(400, 3, 1.3)).toBeGreaterThan(throughFlow(100, 3, 1.3));
-  expect(pumping(0, 1, 5)).toBe(0);
-  expect(pumping(0.004, 1.2, 1)).toBeGreaterThan(pumping(0.004, 0.2, 1));
+  expect(pumping(0, 0, 1, 5)).toBe(0);
+  expect(pumping(0.004, 0, 1.2, 1)).toBeGreaterThan(pumping(0.004, 0, 0.2, 1));
   expect(openingFlow(0.05, 4)).toBeGreaterThan(openingFlow(0.05, 0));
 });
 

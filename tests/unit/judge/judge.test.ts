@@ -272,5 +272,6 @@ describe('numbers in words, both unit systems', () => {
       '12 °C at 2:52, 42 %, 85 g, 2.0 °C',
     );
     expect(fillSlots('{temp:0}', 'imperial')).toBe('32 °F');
+    expect(fillSlots('{core:38.56}', 'metric')).toBe('38.6 °C');
   });
 });

@@ -1,4 +1,6 @@
-import { alongPrice, cuePrice, cuesPrice, type CueWork } from '@/core/judge/prices';
+import type { Garment } from '@/core/clothing/garment';
+import type { Sport } from '@/core/effort/sports';
+import { alongOn, alongPrice, cuePrice, cuesPrice, type CueWork } from '@/core/judge/prices';
 import type { Plan } from '@/core/kit/plan';
 import { isReminded } from '@/core/outing/moments';
 import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
@@ -26,7 +28,7 @@ test.each([
     { ...on, reminded: true },
     0.04 + 0.05,
   ],
-  ['ten minutes at three quarters', cue({ pace: { share: 0.75, untilS: 600 } }), moving, 0.1 + 0.03 * 0.25 * 10],
+  ['ten minutes at three quarters', cue({ pace: { share: 0.75, untilS: 600 } }), moving, 0.1 + 0.05 * 0.25 * 10],
   ['ten minutes harder', cue({ pace: { share: 1.12, untilS: 600 } }), moving, 0.1 + 0.02 * 10],
   ['to a sheltered spot', cue({ shelter: true }), moving, 0.1 + 0.15],
 ])('%s', (_, work, place, points) => expect(cuePrice(work, place)).toBeCloseTo(points, 9));
@@ -34,9 +36,23 @@ test.each([
 test('what is along costs by its mass and the hours, and a pair of warmers is used up', () => {
   const [puffy] = garmentsOf('standby-puffy');
   const [warmers] = garmentsOf('hand-warmers');
-  expect(alongPrice([puffy], 4)).toBeCloseTo((puffy.massG / 1000) * 0.035 * 4, 9);
-  expect(alongPrice([warmers], 2)).toBeCloseTo((warmers.massG / 1000) * 0.07 + 0.12, 9);
-  expect(alongPrice([], 10)).toBe(0);
+  expect(alongPrice([puffy], { hours: 4, packlessHours: 0 })).toBeCloseTo((puffy.massG / 1000) * 0.035 * 4, 9);
+  expect(alongPrice([warmers], { hours: 2, packlessHours: 2 })).toBeCloseTo((warmers.massG / 1000) * 0.07 + 0.12, 9);
+  expect(alongPrice([], { hours: 10, packlessHours: 10 })).toBe(0);
+  // What cannot go into a pack is in the way; a hat goes into a pocket.
+  const extra = (g: Garment) =>
+    alongPrice([g], { hours: 4, packlessHours: 3 }) - alongPrice([g], { hours: 4, packlessHours: 0 });
+  expect(extra(puffy)).toBeCloseTo(puffy.packedL * 0.02 * 3, 9);
+  expect(extra(garmentsOf('warm-hat')[0])).toBe(0);
+});
+
+test('without a pack are hours of going by oneself, not those with one on, of standing, or of being carried', () => {
+  const hour = (sport: Sport, packOn: boolean) => aLeg({ sport, minutes: 60, packOn, effort: { by: 'usual' } });
+  const packless = (sport: Sport, packOn: boolean) => alongOn(dayOf([hour(sport, packOn)])).packlessHours;
+  expect(packless('run', false)).toBeCloseTo(1, 6);
+  expect(packless('run', true)).toBe(0);
+  expect(packless('stand', false)).toBe(0);
+  expect(packless('chairlift', false)).toBe(0);
 });
 
 test.each([

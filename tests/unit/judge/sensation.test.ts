@@ -27,6 +27,14 @@ test('neutral at comfortable skin; cooler skin feels cool, warmer skin warm, and
   expect(at({ skin: 2 })).toBeCloseTo(1.2, 6);
 });
 
+test('beyond 232 W/m², where ISO 7730 ends, the same warmth over the comfort line is felt less; coolness is felt as ever', () => {
+  const warm = (heat: number) => at({ skin: 2, heat }) - at({ heat });
+  expect(warm(231)).toBeCloseTo(warm(100), 9);
+  expect(warm(240)).toBeLessThan(warm(231));
+  expect(warm(464)).toBeCloseTo(warm(232) / 2, 9);
+  expect(at({ skin: -2, heat: 400 })).toBeCloseTo(at({ skin: -2, heat: 100 }), 9);
+});
+
 test('a hot core is felt whatever the skin does, from 38.4 °C on', () => {
   const beyond = (core: number) => at({ heat: 600, core }) - at({ heat: 600, core: 38.4 });
   expect(beyond(39)).toBeGreaterThan(1.2);

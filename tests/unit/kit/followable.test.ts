@@ -36,6 +36,9 @@ test('from seven tenths of the maximum on it is a race, and one thing', () => {
   expect(operationsAt(AVERAGE_PERSON, 0.69 * most, 'moving')).toBe(3);
   expect(operationsAt(AVERAGE_PERSON, 0.71 * most, 'moving')).toBe(1);
   expect(operationsAt(AVERAGE_PERSON, 0.71 * most, 'halted')).toBe(6);
+  // Going on easily one halts for a layer; nobody does in a race.
+  expect(operationsAt(AVERAGE_PERSON, 0.69 * most, 'halting')).toBe(6);
+  expect(operationsAt(AVERAGE_PERSON, 0.71 * most, 'halting')).toBe(1);
 });
 
 test('a change may not make a cue ask for more than people do, unless it did before', () => {

@@ -9,7 +9,7 @@ import { cueText } from '@/core/kit/cueWords';
 import { distanceAt } from '@/core/outing/distance';
 import { mustNotMiss, type CueReason } from '@/core/questions/cueReason';
 import { clock } from '@/formats/dates';
-import { degrees, distance, type Units } from '@/formats/measures';
+import { degrees, distance, minus, type Units } from '@/formats/measures';
 import { fillSlots, movedText } from '@/formats/sentences';
 import { openingWords } from '@/formats/startWords';
 import { WinterCues } from '@/ui/WinterCues';
@@ -137,6 +137,6 @@ function measured(value: number, unit: Finding['unit'], units: Units): string {
     case 'g':
       return fillSlots(`{mass:${value}}`, units);
     default:
-      return `${value.toFixed(value < 10 ? 1 : 0)} ${unit}`;
+      return `${minus(value, value < 10 ? 1 : 0)} ${unit}`;
   }
 }
