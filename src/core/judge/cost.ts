@@ -89,10 +89,11 @@ export const noCost = (): BodyCost => ({
   burden: 0,
 });
 
-/** Bare ears begin to count at this, °C, six kelvin below it so many points an hour; eyes that hurt, eyewear that fogs, wet hair or rain at the neck. Engineering values. */
+/** Bare ears begin to count at this, °C, six kelvin below it so many points an hour; eyes that hurt, a mask at work, eyewear that fogs, wet hair or rain at the neck. Engineering values. */
 const EARS_C = 12;
 const EARS = 0.4;
 const EYES = 0.4;
+const MASKED = 0.06;
 const FOGGED = 0.6;
 const RAINED_ON = 0.8;
 /** Hands hotter than this sweat into their gloves, °C, and one kelvin more costs so many points an hour (engineering values). */
@@ -152,11 +153,12 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
   c.extremities +=
     (digit(m.fingersC, person.handsK ?? 0, settle) +
       0.8 * digit(m.toesC, person.feetK ?? 0, settle) +
-      below(m.faceC + (person.faceK ?? 0), LIMIT.facePain + 2, 4) * settle +
+      below(m.faceC + (person.faceK ?? 0), LIMIT.facePain + 1, 4) * settle +
       below(m.faceC, 4, 1.2) * 8 +
       below(m.scalpC, LIMIT.scalpCold, 6) * 0.5 * settle +
       below(m.earC, EARS_C, 6) * EARS * settle +
       EYES * m.eyes +
+      MASKED * m.masked +
       (m.fog > 1 ? FOGGED : 0)) *
     hours;
   c.wetSkin += RAINED_ON * m.rained * hours;

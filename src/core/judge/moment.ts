@@ -30,6 +30,7 @@ export interface Moment {
   earC: number;
   eyes: number;
   rained: number;
+  masked: number;
   fog: number;
   /** of what is worn: mass, kg, and whether the jacket for stops is among it, 0 or 1 */
   wornKg: number;
@@ -61,6 +62,7 @@ export const noMoment = (): Moment => ({
   earC: Infinity,
   eyes: 0,
   rained: 0,
+  masked: 0,
   fog: 0,
   wornKg: 0,
   warmOn: 0,
@@ -111,6 +113,7 @@ export function momentOfRow(series: Series, m: Metrics, row: number, into: Momen
   into.earC = series.earC[row];
   into.eyes = series.eyes[row];
   into.rained = series.rained[row];
+  into.masked = series.masked[row];
   into.fog = series.fog[row];
   into.wornKg = m.wornKg[row];
   into.warmOn = m.warmOn[row];
@@ -136,6 +139,7 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   into.earC = sim.weather.earC;
   into.eyes = sim.weather.eyes;
   into.rained = sim.weather.rained;
+  into.masked = sim.weather.masked;
   into.fog = sim.fog;
   into.effort = s.head[HEAD.metabolic] / sim.maxMetabolic;
   into.feelsBareC = sim.bareFace < Infinity ? sim.feelsC : Infinity;

@@ -29,7 +29,7 @@ export const PRICE = {
   shelter: 0.15,
   /** carrying and wearing mass, each kg and hour; and a pair of warmers used up */
   massKgHour: 0.035,
-  /** each litre of a jacket or over-trousers for stops, each hour of going under one's own power without a pack to put it in */
+  /** each litre of a jacket or over-trousers for stops, or of a layer that is not worn at all, each hour of going by oneself without a pack to put it in */
   bulkLHour: 0.02,
   warmers: 0.12,
   /** each thing the verdict calls unsafe, which no comfort outweighs; and being right at a weak point */
@@ -89,6 +89,8 @@ export function cuesPrice(
   return price;
 }
 
+const isTorsoOrLegs = (g: Garment): boolean => g.group === 'torso' || g.group === 'legs';
+
 /** How long what is along is along, h: all in all, and in the hands or about the waist of somebody who goes without a pack. */
 export interface Along {
   hours: number;
@@ -101,12 +103,16 @@ export function alongOn(t: Timeline): Along {
   return { hours: t.endS / 3600, packlessHours: seconds / 3600 };
 }
 
-/** Price of all that is along, points. */
-export function alongPrice(garments: Iterable<Garment>, { hours, packlessHours }: Along): number {
+/** Price of all that is along, points. @param worn ids of what is worn at some time */
+export function alongPrice(
+  garments: Iterable<Garment>,
+  worn: ReadonlySet<string>,
+  { hours, packlessHours }: Along,
+): number {
   let price = 0;
   for (const g of garments) {
     price += (g.massG / 1000) * PRICE.massKgHour * hours + (g.role === 'heater' ? PRICE.warmers : 0);
-    if (isStandby(g)) price += g.packedL * PRICE.bulkLHour * packlessHours;
+    if (isStandby(g) || (isTorsoOrLegs(g) && !worn.has(g.id))) price += g.packedL * PRICE.bulkLHour * packlessHours;
   }
   return price;
 }

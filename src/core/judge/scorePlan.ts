@@ -11,6 +11,7 @@ import type { Plan } from '@/core/kit/plan';
 import type { Series } from '@/core/simulate/series';
 import { Simulator } from '@/core/simulate/simulator';
 import { applyPace } from '@/core/kit/applyPace';
+import { everWorn } from '@/core/kit/replay';
 import { alongOn, alongPrice, cuesPrice } from './prices';
 
 /** A plan run in full and judged: what the screen draws. */
@@ -82,7 +83,7 @@ export function judgeSeries(run: RunToJudge): Scored {
     ...weighed(bodyCost(series, metrics, person), weights),
     alarms: alarmCost(extremesOf(metrics)),
     changes: cuesPrice(plan, byId, timeline, waiting) * weights.fuss,
-    mass: alongPrice(along, alongOn(timeline)) * weights.weight,
+    mass: alongPrice(along, everWorn(plan), alongOn(timeline)) * weights.weight,
     lacking: lackPrice(along, needOf(timeline)) * weights.caution,
   };
   return {

@@ -1,6 +1,7 @@
 import { checkWeights, waterEndCost, type Weights } from '@/core/judge/cost';
 import { lackPrice, needOf, type Need } from '@/core/judge/lacking';
 import { noMoment, readMoment } from '@/core/judge/moment';
+import { everWorn } from '@/core/kit/replay';
 import { alongOn, alongPrice, cuesPrice, type Along } from '@/core/judge/prices';
 import type { Garment } from '@/core/clothing/garment';
 import { applyPace } from '@/core/kit/applyPace';
@@ -116,7 +117,7 @@ export class Trials {
     const along = alongOf(q.closet, plan);
     const fixed =
       cuesPrice(plan, this.byId, q.timeline, q.waiting ?? 0) * weights.fuss +
-      alongPrice(along, this.along) * weights.weight +
+      alongPrice(along, everWorn(plan), this.along) * weights.weight +
       lackPrice(along, this.need) * weights.caution;
     const kit = along.map((g) => g.id).join();
     const begins = JSON.stringify([plan.worn, plan.openings]);

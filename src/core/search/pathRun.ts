@@ -25,6 +25,11 @@ interface Known {
   id: number;
 }
 
+interface AllAlong {
+  ids: readonly string[];
+  points: number;
+}
+
 /** One kit on one course: how it is worn phase by phase, what that costs, and what a different way would cost. */
 export class PathRun {
   readonly ways: Ways;
@@ -39,7 +44,7 @@ export class PathRun {
   private readonly tried = new Map<string, { cost: number; whole: boolean; against: number; patience: number }>();
   private last: { dresses: Dress[]; nodes: Node[]; cost: number } = { dresses: [], nodes: [], cost: Infinity };
   /** what is along, by what is worn somewhere */
-  private readonly standby = new Map<string, readonly string[]>();
+  private readonly allAlong = new Map<string, AllAlong>();
   private readonly spare: Float64Array[] = [];
   private readonly changes = new Map<number, { actions: KitAction[]; pieces: number; change: Changing | null }>();
 
@@ -148,39 +153,28 @@ export class PathRun {
 
   /** What only the end knows, right after the last phase was run: water left in the clothes, and what all of it weighs. */
   end(dresses: readonly Dress[]): number {
-    const { course } = this;
-    const water = readMoment(this.sim, NOW).waterG;
-    const { mass, lacking, order } = this.alongPrice(dresses);
-    return waterEndCost(water) + mass * course.weights.weight + lacking * course.weights.caution + order;
+    return waterEndCost(readMoment(this.sim, NOW).waterG) + this.along(dresses).points;
   }
 
-  /** What all that is along weighs and lacks, points: what is worn somewhere, and what is worth carrying beside it. */
-  private alongPrice(dresses: readonly Dress[]): Record<'mass' | 'lacking' | 'order', number> {
-    const ids = this.along(dresses);
-    const along = ids.map((id) => this.byId.get(id)!);
-    return {
-      mass: alongPrice(along, this.course.along),
-      lacking: lackPrice(along, this.course.need),
-      order: orderPrice(along, this.course.order),
-    };
-  }
-
-  /** Ids of what is along: all that is worn somewhere, and each further piece of the kit that is missed more than it weighs. */
-  private along(dresses: readonly Dress[]): readonly string[] {
+  /**
+   * What is along, by ids, and what all of it weighs and lacks, points: all that is worn somewhere, and each further piece of the kit that is
+   * missed more than it weighs.
+   */
+  private along(dresses: readonly Dress[]): AllAlong {
     const used = new Set<string>();
     for (const d of dresses) for (const m of d) for (const id of m.worn) used.add(id);
     const name = [...used].sort().join();
-    const known = this.standby.get(name);
+    const known = this.allAlong.get(name);
     if (known) return known;
-    const { course } = this;
+    const { along: on, need, order, weights } = this.course;
     const price = (list: readonly Garment[]) =>
-      alongPrice(list, course.along) * course.weights.weight + lackPrice(list, course.need) * course.weights.caution;
+      alongPrice(list, used, on) * weights.weight + lackPrice(list, need) * weights.caution;
     const along = [...used].map((id) => this.byId.get(id)!);
     for (const g of standbyOf(this.kit))
       if (!used.has(g.id) && price([...along, g]) < price(along) - 1e-9) along.push(g);
-    const ids = along.map((g) => g.id);
-    this.standby.set(name, ids);
-    return ids;
+    const all = { ids: along.map((g) => g.id), points: price(along) + orderPrice(along, order) };
+    this.allAlong.set(name, all);
+    return all;
   }
 
   /** Another run's path as this kit would wear it, phases that were dressed alike staying so. */
@@ -398,7 +392,7 @@ export class PathRun {
       cues.push(cue);
     });
     const start = planOfDress(dresses[0], this.byId);
-    return { ...start, carried: carriedBy(start.worn, cues, this.along(dresses)), cues };
+    return { ...start, carried: carriedBy(start.worn, cues, this.along(dresses).ids), cues };
   }
 
   /** Phases at whose start something is to be done. */

@@ -1,11 +1,7 @@
-import type { Garment } from '@/core/clothing/garment';
 import type { Weights } from '@/core/judge/cost';
-import { act, alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
+import { alongOf, isAlong } from '@/core/kit/edit';
 import { followable, staysPossible } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
-import { isWorn } from '@/core/kit/replay';
-import { isIndoors, isStop } from '@/core/effort/sports';
-import type { Timeline } from '@/core/outing/timeline';
 import { Hopeless, propose } from '@/core/questions/propose';
 import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
@@ -14,7 +10,9 @@ import { keepsTo } from './keeps';
 import { mixes } from './mixes';
 import { orderPrice } from './order';
 import type { PlanRequest } from './planRequest';
-import { anotherLayer, cuesMoved, pacesTried, singleChanges, withoutChanging, type Change } from './singleChanges';
+import { cuesMoved, pacesTried } from './cuesChanged';
+import { anotherLayer, singleChanges, withoutChanging, type Change } from './singleChanges';
+import { triedFirst } from './triedFirst';
 
 /** What the last stages of a search share: what was asked, how it is weighed, and the longest step of a trial, s. */
 export interface Finishing {
@@ -42,9 +40,11 @@ const LEAST_SWAP = 0.01;
 /** The last betterment by single changes: step of its runs, s, rounds, and runs at most. */
 export const POLISH_STEP_S = 60;
 const POLISH_ROUNDS = 12;
-const POLISH_RUNS = { swaps: 900, proposals: 1000, across: 300 } as const;
+const POLISH_RUNS = { swaps: 900, proposals: 1000, across: 300, two: 400 } as const;
 /** Changes of the legs that are tried with changes of the torso, the best by themselves of each, and pairs or mixes that are then run in full. */
 const ACROSS = { each: 7, inFull: 3 } as const;
+/** Single changes that are paired at the end, the best of those tried. */
+const TWO = { each: 16 } as const;
 /** Insulation that comes or goes with a change and makes it a warmer or a lighter one, m²K/W. */
 const LEAST_WARMER = 0.005;
 /** What a proposal must gain to be taken by the search itself, points. */
@@ -59,9 +59,10 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
   const end = new Polishing(chosen, f);
   for (let round = 0; round < POLISH_ROUNDS; round++) {
     const before = end.least;
-    end.takeSingle(round === 0 ? [...atFirst(end.plan, candidates, f.request)] : []);
+    end.takeSingle(round === 0 ? [...triedFirst(end.plan, candidates, f.request)] : []);
     end.takeProposal();
-    if (before - end.least < LEAST_SWAP && !end.triesAgain() && !end.takesPair() && !end.takesMix()) break;
+    if (before - end.least >= LEAST_SWAP || end.triesAgain()) continue;
+    if (!end.takesPair() && !end.takesMix() && !end.takesTwo()) break;
   }
   return end.plan;
 }
@@ -76,7 +77,7 @@ class Polishing {
   /** what changes of the plan held were found to save: several stages try the same */
   private readonly tried = new Map<string, number | null>();
   private held: Plan | null = null;
-  private readonly runs = { swaps: 0, proposals: 0, across: 0 };
+  private readonly runs = { swaps: 0, proposals: 0, across: 0, two: 0 };
   private readonly possible: ReturnType<typeof staysPossible>;
   private readonly keeps: ReturnType<typeof keepsTo>;
   private readonly hopeless = new Hopeless();
@@ -219,6 +220,39 @@ class Polishing {
     return this.takesBest(both);
   }
 
+  /**
+   * Two changes at once, of those that by themselves cost least: where gloves suit one pace and a base another, neither helps alone. Only what
+   * was tried already is paired.
+   */
+  takesTwo(): boolean {
+    this.hold();
+    const { plan, f } = this;
+    const all = [
+      ...singleChanges(plan, f.request),
+      ...anotherLayer(plan, f.request),
+      ...cuesMoved(plan, f.request),
+      ...pacesTried(plan, f.request),
+      ...withoutChanging(plan, f.request.closet),
+    ];
+    const known = all.flatMap((c) => {
+      const next = c.edit(plan);
+      const about = this.tried.get(JSON.stringify(next));
+      return about === undefined || about === null
+        ? []
+        : [{ ...c, saves: about + this.order(plan) - this.order(next) }];
+    });
+    const near = known.sort((a, b) => b.saves - a.saves).slice(0, TWO.each);
+    const pairs = near.flatMap((a, i) =>
+      near.slice(i + 1).flatMap((b) => {
+        const next = b.edit(a.edit(plan));
+        if (!this.mayBe(next) || !this.mayRun('two')) return [];
+        const saves = (this.savesOf(next) ?? -Infinity) + this.order(plan) - this.order(next);
+        return saves > LEAST_SWAP - this.trials.doubt ? [{ next, saves }] : [];
+      }),
+    );
+    return this.takesBest(pairs);
+  }
+
   /** Takes parts of the body, and the going, as another plan has them, where that helps. */
   takesMix(): boolean {
     this.hold();
@@ -238,58 +272,4 @@ class Polishing {
     );
     return this.takesBest(found);
   }
-}
-
-/** What is tried before all else, once. */
-function* atFirst(plan: Plan, candidates: Candidates, request: PlanRequest): Generator<Change> {
-  yield* pairs(plan, candidates);
-  yield* forStops(plan, candidates, request.timeline);
-  yield* anotherLayer(plan, request);
-}
-
-/** Middle layer and shell changed together: layers that only pay, or only are needless, as a pair. */
-function* pairs(plan: Plan, { mids, shells }: Pick<Candidates, 'mids' | 'shells'>): Generator<Change> {
-  const mid = mids.find((g) => isAlong(plan, g.id));
-  const shell = shells.find((g) => isAlong(plan, g.id));
-  if (!mid || !shell) return;
-  const swap = (p: Plan, g: Garment, to: Garment) => (g === to ? p : swapGarment(p, g.id, to));
-  const pair = (name: string, edit: Change['edit']): Change => ({ name, of: 'torso', warmer: 0, edit });
-  for (const m of [mid, ...mids.filter((g) => g !== mid)]) {
-    yield pair(`${m.id} alone`, (p) => leaveGarment(swap(p, mid, m), shell.id));
-    if (m === mid) continue;
-    for (const s of shells) if (s !== shell) yield pair(`${m.id} and ${s.id}`, (p) => swap(swap(p, mid, m), shell, s));
-  }
-  for (const s of shells) yield pair(`${s.id} alone`, (p) => leaveGarment(swap(p, shell, s), mid.id));
-}
-
-/** Another jacket for stops together with over-trousers where it is worn, or without those there are: each makes up for the other. */
-function* forStops(
-  plan: Plan,
-  { warms, overLegs }: Pick<Candidates, 'warms' | 'overLegs'>,
-  timeline: Timeline,
-): Generator<Change> {
-  const jacket = warms.find((g) => isAlong(plan, g.id));
-  if (!jacket) return;
-  for (const legs of overLegs)
-    for (const to of warms) {
-      const instead = (p: Plan) => (to === jacket ? p : swapGarment(p, jacket.id, to));
-      const edit = (p: Plan) =>
-        isAlong(plan, legs.id) ? leaveGarment(instead(p), legs.id) : atStopsWith(instead(p), to, legs, timeline);
-      yield {
-        name: `${to.id} ${isAlong(plan, legs.id) ? 'without' : 'with'} ${legs.id}`,
-        of: 'torso',
-        warmer: 0,
-        edit,
-      };
-    }
-}
-
-/** A plan in which one piece is worn at the stops at which another is, and not on the way. */
-function atStopsWith(plan: Plan, one: Garment, also: Garment, t: Timeline): Plan {
-  return t.legs.reduce((p, leg, i) => {
-    const [from, to] = [t.legStartS[i], t.legStartS[i + 1]];
-    if (!isStop(leg) || isIndoors(leg.sport) || from === 0 || !isWorn(plan, one.id, (from + to) / 2)) return p;
-    const on = act(p, { do: 'putOn', garment: also.id }, from);
-    return to < t.endS ? act(on, { do: 'takeOff', garment: also.id }, to) : on;
-  }, plan);
 }

@@ -1,17 +1,14 @@
 import { isBarrierLiner, isStandby, suitsSport } from '@/core/clothing/purpose';
 import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
-import { onTheMove } from '@/core/kit/changing';
 import { act, alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
 import { followable } from '@/core/kit/followable';
-import type { Cue, Plan } from '@/core/kit/plan';
+import type { Plan } from '@/core/kit/plan';
 import { isWorn, settingAt, tidy } from '@/core/kit/replay';
 import { phases, type Phase } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
-import { LEAST_SAVING } from '@/core/questions/propose';
 import { alike } from './changes';
-import { leeIsNear, pacesIn, standbyGoesOn } from './course';
+import { leeIsNear, standbyGoesOn } from './course';
 import type { PlanRequest } from './planRequest';
-import { goingWays } from './waysToWear';
 
 /** One change of a plan, its name, and what of the body it dresses. */
 export interface Change {
@@ -84,22 +81,37 @@ export function* singleChanges(plan: Plan, request: PlanRequest): Generator<Chan
         edit: (p) => tidy({ ...p, cues: p.cues.map((c) => (c.atS === atS ? { atS, actions: c.actions } : c)) }),
       };
 }
-/** A middle layer in the place of a shell, or the other way about, where only one of them is along: which of them it is decides little. */
+/**
+ * Another layer of the torso in the place of one, whether that was a middle layer or a shell; and, of two that are along, one other in the
+ * place of both, put on and off as one of them was.
+ */
 export function* anotherLayer(plan: Plan, { closet, sport }: PlanRequest): Generator<Change> {
   const outer = alongOf(closet, plan).filter(isOuterLayer);
-  for (const g of outer)
-    for (const o of closet)
-      if (isOuterLayer(o) && !isAlong(plan, o.id) && suitsSport(o, sport) && !outer.some((x) => alike(o, x)))
+  for (const g of outer) {
+    const others = outer.filter((x) => x !== g);
+    for (const o of closet) {
+      if (!isOuterLayer(o) || isAlong(plan, o.id) || !suitsSport(o, sport)) continue;
+      const instead = (p: Plan) => swapGarment(p, g.id, o);
+      const change = {
+        name: `${g.id} to ${o.id}`,
+        of: 'torso' as const,
+        warmer: fabricResistance(o) - fabricResistance(g),
+        edit: instead,
+      };
+      if (!outer.some((x) => alike(o, x))) yield* shutAndOpen(o, change, g);
+      if (others.length > 0)
         yield* shutAndOpen(
           o,
           {
-            name: `${g.id} to ${o.id}`,
-            of: 'torso',
-            warmer: fabricResistance(o) - fabricResistance(g),
-            edit: (p) => swapGarment(p, g.id, o),
+            ...change,
+            name: `${o.id} for ${outer.map((x) => x.id).join(' and ')} as ${g.id}`,
+            warmer: change.warmer - others.reduce((sum, x) => sum + fabricResistance(x), 0),
+            edit: (p) => others.reduce((q, x) => leaveGarment(q, x.id), instead(p)),
           },
           g,
         );
+    }
+  }
 }
 
 /** Where one halts: layers on or off from there on, and on for the stop alone; and a stop held in the lee. */
@@ -145,67 +157,6 @@ function* atHalts(
   }
 }
 
-/** A cue done at the natural moment before or after its own, where none is done yet and people can still carry it out. */
-export function* cuesMoved(plan: Plan, { closet, timeline, person }: PlanRequest): Generator<Change> {
-  const moments = phases(timeline);
-  const byId = new Map(closet.map((g) => [g.id, g]));
-  const can = followable(timeline, person, byId);
-  const halts = (cue: Cue) => cue.actions.some((a) => a.do !== 'set' && !onTheMove(byId.get(a.garment)!));
-  const taken = (atS: number) => plan.cues.some((c) => Math.abs(c.atS - atS) < 1);
-  for (const cue of plan.cues) {
-    const before = moments.filter((m) => m.startS < cue.atS - 1).pop();
-    const after = moments.find((m) => m.startS > cue.atS + 1);
-    for (const moment of [before, after]) {
-      if (!moment || moment.startS === 0 || (moment.onTheMove && halts(cue))) continue;
-      const atS = moment.startS;
-      const goOn = cue.actions.flatMap((a) => (a.do === 'putOn' ? byId.get(a.garment)! : []));
-      if (!goOn.every((g) => mayGoOn(g, timeline, moment))) continue;
-      if (!taken(atS) && can({ ...cue, atS }))
-        yield {
-          name: `${cue.atS} at ${atS}`,
-          of: 'going',
-          warmer: 0,
-          edit: (p) => tidy({ ...p, cues: p.cues.map((c) => (c.atS === cue.atS ? { ...c, atS } : c)) }),
-        };
-    }
-  }
-}
-
-/** Easier or brisker from a natural moment on: for that stretch alone, and for as long as one may, where no other pace is asked. */
-export function* pacesTried(plan: Plan, { timeline, person }: PlanRequest): Generator<Change> {
-  const moments = phases(timeline);
-  const may = moments.map((m, i) => pacesIn(timeline, person, m, moments[i + 1]));
-  const asked = plan.cues.flatMap((c) => (c.pace ? [{ atS: c.atS, untilS: c.pace.untilS }] : []));
-  for (const { going, pace } of goingWays()) {
-    if (pace === undefined || (going !== 'easy' && going !== 'brisk')) continue;
-    for (let i = 1; i < moments.length; i++) {
-      if (!may[i][going]) continue;
-      let last = i;
-      while (last + 1 < moments.length && may[last + 1][going]) last++;
-      const atS = moments[i].startS;
-      for (const { endS } of new Set([moments[i], moments[last]]))
-        if (!asked.some((o) => o.atS < endS - 1 && o.untilS > atS + 1))
-          yield {
-            name: `${going} from ${atS} to ${endS}`,
-            of: 'going',
-            warmer: 0,
-            edit: (p) => withPace(p, atS, { share: pace, untilS: endS }),
-            // Another pace asks more of people than another glove.
-            least: LEAST_SAVING,
-          };
-    }
-  }
-}
-
-/** A pace from a moment on, told by the cue that is there, or by one of its own. */
-function withPace(plan: Plan, atS: number, pace: NonNullable<Cue['pace']>): Plan {
-  const there = plan.cues.some((c) => Math.abs(c.atS - atS) < 1);
-  const cues = there
-    ? plan.cues.map((c) => (Math.abs(c.atS - atS) < 1 ? { ...c, pace } : c))
-    : [...plan.cues, { atS, actions: [], pace }].sort((a, b) => a.atS - b.atS);
-  return tidy({ ...plan, cues });
-}
-
 /**
  * A change as it is and, where the piece that comes has vents that the one it stands for has not, with those set the other way from the
  * start: how the others stand was found before.
@@ -229,7 +180,7 @@ const isOuterLayer = (g: Garment): boolean =>
   g.group === 'torso' && (g.role === 'mid' || g.role === 'shell' || g.role === 'storm');
 /** On the last way to a stop, no longer than this, a jacket may go on before one cools, s; over-trousers only where one stands. */
 const LAST_WAY_S = 360;
-const mayGoOn = (g: Garment, timeline: Timeline, m: Phase): boolean =>
+export const mayGoOn = (g: Garment, timeline: Timeline, m: Phase): boolean =>
   !isStandby(g) ||
   standbyGoesOn(timeline, m, g.group === 'legs' ? 'legs' : 'torso') ||
   (g.group === 'torso' &&

@@ -15,6 +15,8 @@ export interface Weathered {
   eyes: number;
   /** how much rain bothers: on the hair or a hat that soaks, 0–1, and twice that in at a front that is wide open, so 0–3 */
   rained: number;
+  /** something of the face's is on whoever works: it gets damp and makes breath harder, 0 or 1 */
+  masked: number;
   /** index of what is worn before the eyes, −1 for nothing */
   lens: number;
 }
@@ -41,6 +43,8 @@ export const SEALED = 100;
 const PAST_GLASSES = 0.3;
 const GOGGLES_BOTHER = 0.12;
 const GLASSES_BOTHER = 0.04;
+/** What of the face's own covers this much of it is a mask (engineering value). */
+const MASKS = 0.15;
 /** Drops on what is before the eyes in rain (engineering value). */
 const DROPS = 0.2;
 
@@ -73,10 +77,13 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
     if (hat || (g.group !== 'head' && s.cover[i] >= HOODED)) ears = false;
     reaches *= 1 - s.shields[i] * g.waterResistance;
   }
+  const works = SPORT[c.sport].going === 'own effort';
   into.lens = -1;
+  into.masked = 0;
   for (let k = 1; k <= s.layers[FACE]; k++) {
     const g = s.garment[FACE * STRIDE + k];
     if (w.garments[g].group === 'eyes') into.lens = g;
+    if (works && w.garments[g].group === 'face' && s.cover[FACE * STRIDE + k] >= MASKS) into.masked = 1;
   }
   into.earC = ears ? bareSkinC(c.airC, c.relativeWind, EAR_TISSUE) : Infinity;
   const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
@@ -85,7 +92,7 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
   const cold = clamp((EYES_C - c.airC) / EYES_SPAN_K, 0, 1) * ramp(c.relativeWind, COLD_WIND);
   const drives = Math.max(flakes, cold);
   const sealed = into.lens >= 0 && w.garments[into.lens].airPermeability < SEALED;
-  const bothers = SPORT[c.sport].going === 'own effort' ? (sealed ? GOGGLES_BOTHER : GLASSES_BOTHER) : 0;
+  const bothers = works ? (sealed ? GOGGLES_BOTHER : GLASSES_BOTHER) : 0;
   if (into.lens < 0) into.eyes = Math.max(drives, ramp(c.sunWm2, GLARE_WM2));
   else into.eyes = Math.max(bothers, sealed ? 0 : drives * PAST_GLASSES, ramp(falls, RAIN_MM_H) * DROPS);
 }

@@ -21,6 +21,7 @@ export function recordRow(sim: Simulator, out: Series, row: number): void {
   out.earC[row] = sim.weather.earC;
   out.eyes[row] = sim.weather.eyes;
   out.rained[row] = sim.weather.rained;
+  out.masked[row] = sim.weather.masked;
   out.fog[row] = sim.fog;
   out.mouth[row] = sim.stacks.mouth;
   out.sweatGh[row] = o.sweatTotal * 3600;

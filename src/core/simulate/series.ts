@@ -26,6 +26,7 @@ export interface Series {
   earC: Float64Array;
   eyes: Float64Array;
   rained: Float64Array;
+  masked: Float64Array;
   fog: Float64Array;
   /** share of the breath that what covers the mouth gives back */
   mouth: Float64Array;
@@ -68,6 +69,7 @@ export function newSeries(rows: number, stepS: number, garments: number): Series
     earC: f(),
     eyes: f(),
     rained: f(),
+    masked: f(),
     fog: f(),
     mouth: f(),
     sweatGh: f(),

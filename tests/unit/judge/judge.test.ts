@@ -65,6 +65,7 @@ const moment = (over: Partial<Moment>): Moment => ({
   earC: Infinity,
   eyes: 0,
   rained: 0,
+  masked: 0,
   fog: 0,
   wornKg: 2,
   warmOn: 0,

@@ -36,14 +36,24 @@ test.each([
 test('what is along costs by its mass and the hours, and a pair of warmers is used up', () => {
   const [puffy] = garmentsOf('standby-puffy');
   const [warmers] = garmentsOf('hand-warmers');
-  expect(alongPrice([puffy], { hours: 4, packlessHours: 0 })).toBeCloseTo((puffy.massG / 1000) * 0.035 * 4, 9);
-  expect(alongPrice([warmers], { hours: 2, packlessHours: 2 })).toBeCloseTo((warmers.massG / 1000) * 0.07 + 0.12, 9);
-  expect(alongPrice([], { hours: 10, packlessHours: 10 })).toBe(0);
+  expect(alongPrice([puffy], new Set(), { hours: 4, packlessHours: 0 })).toBeCloseTo(
+    (puffy.massG / 1000) * 0.035 * 4,
+    9,
+  );
+  expect(alongPrice([warmers], new Set(), { hours: 2, packlessHours: 2 })).toBeCloseTo(
+    (warmers.massG / 1000) * 0.07 + 0.12,
+    9,
+  );
+  expect(alongPrice([], new Set(), { hours: 10, packlessHours: 10 })).toBe(0);
   // What cannot go into a pack is in the way; a hat goes into a pocket.
-  const extra = (g: Garment) =>
-    alongPrice([g], { hours: 4, packlessHours: 3 }) - alongPrice([g], { hours: 4, packlessHours: 0 });
-  expect(extra(puffy)).toBeCloseTo(puffy.packedL * 0.02 * 3, 9);
-  expect(extra(garmentsOf('warm-hat')[0])).toBe(0);
+  const extra = (g: Garment, ...worn: string[]) =>
+    alongPrice([g], new Set(worn), { hours: 4, packlessHours: 3 }) -
+    alongPrice([g], new Set(worn), { hours: 4, packlessHours: 0 });
+  const [fleece, hat] = garmentsOf('pile-fleece', 'warm-hat');
+  expect(extra(puffy, puffy.id)).toBeCloseTo(puffy.packedL * 0.02 * 3, 9);
+  expect(extra(fleece)).toBeCloseTo(fleece.packedL * 0.02 * 3, 9);
+  expect(extra(fleece, fleece.id)).toBe(0);
+  expect(extra(hat)).toBe(0);
 });
 
 test('without a pack are hours of going by oneself, not those with one on, of standing, or of being carried', () => {

@@ -8,7 +8,10 @@ import type { Timeline } from '@/core/outing/timeline';
 import { keepsTo } from '@/core/search/keeps';
 import { mixes } from '@/core/search/mixes';
 import { makePlan } from '@/core/search/planner';
-import { cuesMoved, pacesTried, singleChanges } from '@/core/search/singleChanges';
+import { cuesMoved, pacesTried } from '@/core/search/cuesChanged';
+import { anotherLayer, singleChanges } from '@/core/search/singleChanges';
+import { triedFirst } from '@/core/search/triedFirst';
+import { candidates } from '@/core/search/candidates';
 import { caseOf, OUTINGS } from '#tests/support/goodSense';
 import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 
@@ -48,6 +51,46 @@ const without = (name: string) => changesOf().find((c) => c.name === name)?.plan
 test('a layer that has vents is tried shut and open', () => {
   expect(without('wind-vest too')?.openings).toEqual({});
   expect(without('wind-vest too, vents the other way')?.openings).toEqual({ 'wind-vest': { zip: 1 } });
+});
+
+test('one layer takes the place of another whatever its part, and of two at once, put on and off as one of them was', () => {
+  const two: Plan = {
+    ...plan,
+    worn: [...plan.worn.filter((id) => id !== 'grid-fleece'), 'wind-vest'],
+    carried: ['standby-puffy', 'grid-fleece'],
+    cues: [{ atS: 1800, actions: [{ do: 'putOn', garment: 'grid-fleece' }] }],
+  };
+  const request = asked(day, [...CLOSET, ...garmentsOf('active-jacket', 'wind-shell')]);
+  const by = new Map([...anotherLayer(two, request)].map((c) => [c.name, c.edit(two)]));
+  // Both parts are along: no middle layer can stand for the vest alone, since one is worn beside it.
+  expect([...by.keys()].filter((name) => /^wind-vest to/.test(name))).toEqual([]);
+  const asFleece = by.get('active-jacket for grid-fleece and wind-vest as grid-fleece')!;
+  expect([1700, 1900].map((t) => wornAt(asFleece, t).has('active-jacket'))).toEqual([false, true]);
+  expect([...asFleece.worn, ...asFleece.carried]).not.toContain('wind-vest');
+  const asVest = by.get('active-jacket for grid-fleece and wind-vest as wind-vest')!;
+  expect(asVest.worn).toContain('active-jacket');
+  const one = [...anotherLayer(plan, request)].map((c) => c.name);
+  expect(one).toContain('grid-fleece to wind-shell');
+  expect(one).not.toContain('grid-fleece to active-jacket');
+});
+
+test('over-trousers are tried with every jacket for the stops at which it is worn, or left where they are along', () => {
+  const closet = [...CLOSET, ...garmentsOf('down-puffy')];
+  const jackets: Plan = { ...plan, cues: [{ atS: STOP.from, actions: [{ do: 'putOn', garment: 'standby-puffy' }] }] };
+  const tried = (p: Plan) =>
+    new Map(
+      [...triedFirst(p, candidates(closet, 'ski tour', day), asked(day, closet))].map((c) => [c.name, c.edit(p)]),
+    );
+  const next = tried(jackets).get('down-puffy with puffy-overtrousers')!;
+  expect(wornAt(next, STOP.from + 60).has('down-puffy')).toBe(true);
+  expect([STOP.from - 60, STOP.from + 60, STOP.to + 60].map((t) => wornAt(next, t).has('puffy-overtrousers'))).toEqual([
+    false,
+    true,
+    false,
+  ]);
+  const without = tried(next).get('standby-puffy without puffy-overtrousers')!;
+  expect(everWorn(without)).not.toContain('puffy-overtrousers');
+  expect(everWorn(without)).toContain('standby-puffy');
 });
 
 test('over-trousers and the jacket go on for a stop and come off again, as far as people carry it out', () => {

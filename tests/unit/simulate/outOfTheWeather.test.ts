@@ -23,7 +23,7 @@ function head(ids: string[], over: Partial<Conditions> = {}, open: Record<string
   const c = { ...AIR, ...over };
   const ambient = { airC: c.airC, relativeWind: c.relativeWind, pumping: c.pumping, packOn: false };
   buildStacks(w, { worn: new Uint8Array(garments.length).fill(1), open: settings }, ambient, s);
-  const out: Weathered = { earC: 0, eyes: 0, rained: 0, lens: -1 };
+  const out: Weathered = { earC: 0, eyes: 0, rained: 0, masked: 0, lens: -1 };
   weathered(c, s, w, out);
   return out;
 }
