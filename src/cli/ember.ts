@@ -40,6 +40,10 @@ function readInput(path: string): { value: unknown; name: string } {
 
 function main(argv: string[]): number {
   const [command, path] = argv;
+  if (command === 'help' || argv.includes('--help') || argv.includes('-h')) {
+    process.stdout.write(HELP + '\n');
+    return 0;
+  }
   if (command === 'catalogue') {
     process.stdout.write(JSON.stringify(CATALOGUE, null, 1) + '\n');
     return 0;
@@ -51,7 +55,7 @@ function main(argv: string[]): number {
   }
   if ((command !== 'simulate' && command !== 'plan') || !path) {
     process.stderr.write(HELP + '\n');
-    return command === 'help' || command === '--help' ? 0 : 2;
+    return 2;
   }
   const { value, name } = readInput(path);
   if (command === 'simulate') {

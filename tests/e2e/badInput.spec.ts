@@ -217,7 +217,7 @@ test('a simulation that cannot be loaded says so, names the way out, and is whol
   await expect(page.getByText('reload the page; what you changed is stored')).toBeVisible();
   await page.unroute(worker);
   await page.reload();
-  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 45_000 });
+  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible({ timeout: 45_000 });
   await expect(page.getByText('reload the page')).toBeHidden();
   expect(errors).toEqual([]);
 });

@@ -73,7 +73,7 @@ test('by keys alone: type, colder, harder, wet, lay it out as a score with its l
   await exact(page);
   await page.keyboard.press('Enter');
   await page.waitForURL(/\/outing\/.+\/score/, { timeout: 60_000 });
-  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 200_000 });
+  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible({ timeout: 200_000 });
   await page.getByRole('link', { name: /1 Outing/ }).click();
   await expect(page.getByLabel('Name of the outing')).toHaveValue(/Run/);
   await expect(page.getByText('Waiting').first()).toBeVisible();

@@ -45,7 +45,7 @@ test('from a route and a forecast to a saved plan that is there again after a re
   });
   await page.getByRole('button', { name: 'What to wear' }).click();
   await expect(page.getByRole('progressbar')).toBeVisible();
-  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 200_000 });
+  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible({ timeout: 200_000 });
   await expect(verdict(page)).toContainText(/°C|of water|min|%/);
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
   const said = await verdict(page).innerText();
@@ -65,7 +65,7 @@ test('from a route and a forecast to a saved plan that is there again after a re
 test('a change by hand is simulated at once, stored, undone and redone by keys', async ({ page, request }) => {
   const id = await storeGolden(request, 'Mill Lane loop');
   await page.goto(`/outing/${id}/score`);
-  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 200_000 });
+  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible({ timeout: 200_000 });
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
   const fingers = () => page.locator('dt', { hasText: 'fingers, lowest' }).locator('xpath=../dd[1]').innerText();
   const before = await fingers();
@@ -292,7 +292,7 @@ test('imperial everywhere, and back', async ({ page }) => {
   await page.goto('/outings');
   await expect(page.getByText(/\d mi\b/).first()).toBeVisible();
   await page.getByRole('link', { name: 'Mill Lane loop' }).click();
-  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 200_000 });
+  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible({ timeout: 200_000 });
   await expect(page.getByText('Wind on you, mph')).toBeVisible();
   await expect(page.getByText(/\d oz/).first()).toBeVisible();
   await page.goto('/me');
@@ -305,7 +305,7 @@ test('the proposal is one change, taken with Enter, and can be undone', async ({
   await storeGolden(request, 'Tarnholt valley ride');
   await page.goto('/outings');
   await page.getByRole('link', { name: 'Tarnholt valley ride' }).click();
-  await expect(page.getByText('water in layers, most')).toBeVisible({ timeout: 200_000 });
+  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible({ timeout: 200_000 });
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
   // With bare hands in that wind something is clearly worth proposing.
   const onHands = page.getByRole('button', { name: /(gloves|mitts|liners).*Select to change it/i });
@@ -368,7 +368,7 @@ test('how you want it is kept, the curve gives a plan for each number of cues, a
   // The first usable plan is shown while the search goes on, and may be taken as it is.
   await page.getByRole('button', { name: 'What to wear' }).click();
   await page.getByRole('button', { name: 'Take it now' }).click({ timeout: 200_000 });
-  await expect(page.getByText('water in layers, most')).toBeVisible();
+  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible();
   await fuss.focus();
   await fuss.press('End');
   await expect(page.getByText('3.0 ×')).toBeVisible();

@@ -60,6 +60,17 @@ test('simulate prints one JSON object with series, totals and judgement', () => 
   expect(piped.stdout).toBe(r.stdout);
 });
 
+test('help is printed when it is asked for, with any command; a wrong call gets it on the other channel', () => {
+  for (const args of [['help'], ['--help'], ['plan', '--help'], ['-h']]) {
+    const r = ember(...args);
+    expect([r.status, r.stderr]).toEqual([0, '']);
+    expect(r.stdout).toContain('ember plan FILE.json');
+  }
+  const wrong = ember('plan');
+  expect([wrong.status, wrong.stdout]).toEqual([2, '']);
+  expect(wrong.stderr).toContain('ember plan FILE.json');
+});
+
 test('plan chooses from the garments given', () => {
   const r = ember(
     'plan',

@@ -1,11 +1,13 @@
 import type { Garment } from '@/core/clothing/garment';
+import type { Person } from '@/core/body/person';
 import { changing } from '@/core/kit/changing';
+import { isRace } from '@/core/kit/followable';
 import { isStandby } from '@/core/clothing/purpose';
 import { SPORT } from '@/core/effort/sports';
 import { piecesOf } from '@/core/kit/difference';
 import type { Cue, Plan } from '@/core/kit/plan';
 import { carryOut } from '@/core/kit/replay';
-import { haltsNobody, isReminded, stretchAt } from '@/core/outing/moments';
+import { askedAt, haltsNobody, isReminded, stretchAt } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 
 /** What changes and mass cost, points; about one point is an hour of being clearly annoyed. Engineering values, all of them. */
@@ -31,6 +33,8 @@ export const PRICE = {
   massKgHour: 0.035,
   /** each litre of a jacket or over-trousers for stops, or of a layer that is not worn at all, each hour of going by oneself without a pack to put it in */
   bulkLHour: 0.02,
+  /** how many times that in a race, for what is not worn at all: nobody carries a jacket through one */
+  raceBulk: 4,
   warmers: 0.12,
   /** each thing the verdict calls unsafe, which no comfort outweighs; and being right at a weak point */
   alarm: 5,
@@ -91,28 +95,36 @@ export function cuesPrice(
 
 const isTorsoOrLegs = (g: Garment): boolean => g.group === 'torso' || g.group === 'legs';
 
-/** How long what is along is along, h: all in all, and in the hands or about the waist of somebody who goes without a pack. */
+/** How long what is along is along, h: all in all, in the hands or about the waist of somebody who goes without a pack, and so in a race. */
 export interface Along {
   hours: number;
   packlessHours: number;
+  raceHours: number;
 }
 
-export function alongOn(t: Timeline): Along {
-  let seconds = 0;
-  for (const s of t.stretches) if (!s.packOn && SPORT[s.sport].going === 'own effort') seconds += s.endS - s.startS;
-  return { hours: t.endS / 3600, packlessHours: seconds / 3600 };
+export function alongOn(t: Timeline, person: Pick<Person, 'vo2maxMl' | 'massKg'>): Along {
+  let packless = 0;
+  let race = 0;
+  for (const s of t.stretches) {
+    if (s.packOn || SPORT[s.sport].going !== 'own effort') continue;
+    packless += s.endS - s.startS;
+    if (isRace(person, askedAt(t, s.startS + 0.5))) race += s.endS - s.startS;
+  }
+  return { hours: t.endS / 3600, packlessHours: packless / 3600, raceHours: race / 3600 };
 }
 
 /** Price of all that is along, points. @param worn ids of what is worn at some time */
 export function alongPrice(
   garments: Iterable<Garment>,
   worn: ReadonlySet<string>,
-  { hours, packlessHours }: Along,
+  { hours, packlessHours, raceHours }: Along,
 ): number {
   let price = 0;
   for (const g of garments) {
     price += (g.massG / 1000) * PRICE.massKgHour * hours + (g.role === 'heater' ? PRICE.warmers : 0);
-    if (isStandby(g) || (isTorsoOrLegs(g) && !worn.has(g.id))) price += g.packedL * PRICE.bulkLHour * packlessHours;
+    if (worn.has(g.id)) price += isStandby(g) ? g.packedL * PRICE.bulkLHour * packlessHours : 0;
+    else if (isTorsoOrLegs(g))
+      price += g.packedL * PRICE.bulkLHour * (packlessHours + (PRICE.raceBulk - 1) * raceHours);
   }
   return price;
 }

@@ -83,7 +83,7 @@ export function judgeSeries(run: RunToJudge): Scored {
     ...weighed(bodyCost(series, metrics, person), weights),
     alarms: alarmCost(extremesOf(metrics)),
     changes: cuesPrice(plan, byId, timeline, waiting) * weights.fuss,
-    mass: alongPrice(along, everWorn(plan), alongOn(timeline)) * weights.weight,
+    mass: alongPrice(along, everWorn(plan), alongOn(timeline, person)) * weights.weight,
     lacking: lackPrice(along, needOf(timeline)) * weights.caution,
   };
   return {

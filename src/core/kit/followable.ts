@@ -13,17 +13,17 @@ import { carryOut } from './replay';
 const MOST_OPERATIONS = { race: 1, move: 3, halt: 6 } as const;
 const RACE_SHARE = 0.7;
 
+/** Whether somebody who is asked to work at this rate, W, is in a race. */
+export const isRace = ({ vo2maxMl, massKg }: Pick<Person, 'vo2maxMl' | 'massKg'>, askedW: number): boolean =>
+  askedW / maximalMetabolicRate(vo2maxMl, massKg) >= RACE_SHARE;
+
 /** Standing there in any case, halting for what the cue asks, or going on. */
 export type Hands = 'halted' | 'halting' | 'moving';
 
 /** How many things one cue may ask for: of somebody who is asked to work at this rate, W. Nobody halts in a race to dress. */
-export function operationsAt(
-  { vo2maxMl, massKg }: Pick<Person, 'vo2maxMl' | 'massKg'>,
-  askedW: number,
-  hands: Hands,
-): number {
+export function operationsAt(person: Pick<Person, 'vo2maxMl' | 'massKg'>, askedW: number, hands: Hands): number {
   if (hands === 'halted') return MOST_OPERATIONS.halt;
-  if (askedW / maximalMetabolicRate(vo2maxMl, massKg) >= RACE_SHARE) return MOST_OPERATIONS.race;
+  if (isRace(person, askedW)) return MOST_OPERATIONS.race;
   return hands === 'halting' ? MOST_OPERATIONS.halt : MOST_OPERATIONS.move;
 }
 

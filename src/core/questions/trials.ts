@@ -64,7 +64,7 @@ export class Trials {
     this.coarse = q.timeline;
     this.weights = checkWeights(q.weights);
     this.need = needOf(q.timeline);
-    this.along = alongOn(q.timeline);
+    this.along = alongOn(q.timeline, q.person);
     this.byId = new Map(q.closet.map((g) => [g.id, g]));
   }
 

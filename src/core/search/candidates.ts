@@ -86,13 +86,17 @@ export function candidates(
   );
   const bases = of('torso', 'base');
   if (habits.mouthCovered && !fits.some((g) => g.group === 'face' && g.mouthCover >= MOUTH_COVERED))
-    throw new OutOfRange('closet', 'nothing that covers the mouth', 'a neck tube, a mask or a balaclava');
+    throw new OutOfRange('closet', 'without anything that covers the mouth', 'a neck tube, a mask or a balaclava');
   if (bases.length === 0)
-    throw new OutOfRange('closet', 'nothing for the torso next to the skin', 'at least one base layer');
+    throw new OutOfRange('closet', 'without anything for the torso next to the skin', 'at least one base layer');
   if (legs.length === 0)
-    throw new OutOfRange('closet', 'nothing for the legs', 'at least one pair of tights or trousers');
+    throw new OutOfRange('closet', 'without anything for the legs', 'at least one pair of tights or trousers');
   if (feet.length === 0)
-    throw new OutOfRange('closet', `no footwear for "${SPORT[sport].label}"`, 'footwear and socks that suit the sport');
+    throw new OutOfRange(
+      'closet',
+      `without footwear for "${SPORT[sport].label}"`,
+      'footwear and socks that suit the sport',
+    );
   const warmth = (set: Garment[]) => set.reduce((s, g) => s + fabricResistance(g), 0);
   return {
     bases,

@@ -77,7 +77,7 @@ export class Course {
     this.habits = habits;
     this.phases = phases(timeline);
     this.need = needOf(timeline);
-    this.along = alongOn(timeline);
+    this.along = alongOn(timeline, person);
     this.weights = checkWeights(weights);
     this.waiting = within('people waiting', waiting ?? 0, 0, MOST_WAITING);
     this.starts = this.phases.map((p) => stretchAt(timeline, p.startS + 0.5));

@@ -1,4 +1,6 @@
+import { AVERAGE_PERSON } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
+import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import type { Sport } from '@/core/effort/sports';
 import { alongOn, alongPrice, cuePrice, cuesPrice, type CueWork } from '@/core/judge/prices';
 import type { Plan } from '@/core/kit/plan';
@@ -36,29 +38,46 @@ test.each([
 test('what is along costs by its mass and the hours, and a pair of warmers is used up', () => {
   const [puffy] = garmentsOf('standby-puffy');
   const [warmers] = garmentsOf('hand-warmers');
-  expect(alongPrice([puffy], new Set(), { hours: 4, packlessHours: 0 })).toBeCloseTo(
+  expect(alongPrice([puffy], new Set(), { hours: 4, packlessHours: 0, raceHours: 0 })).toBeCloseTo(
     (puffy.massG / 1000) * 0.035 * 4,
     9,
   );
-  expect(alongPrice([warmers], new Set(), { hours: 2, packlessHours: 2 })).toBeCloseTo(
+  expect(alongPrice([warmers], new Set(), { hours: 2, packlessHours: 2, raceHours: 0 })).toBeCloseTo(
     (warmers.massG / 1000) * 0.07 + 0.12,
     9,
   );
-  expect(alongPrice([], new Set(), { hours: 10, packlessHours: 10 })).toBe(0);
+  expect(alongPrice([], new Set(), { hours: 10, packlessHours: 10, raceHours: 0 })).toBe(0);
   // What cannot go into a pack is in the way; a hat goes into a pocket.
   const extra = (g: Garment, ...worn: string[]) =>
-    alongPrice([g], new Set(worn), { hours: 4, packlessHours: 3 }) -
-    alongPrice([g], new Set(worn), { hours: 4, packlessHours: 0 });
+    alongPrice([g], new Set(worn), { hours: 4, packlessHours: 3, raceHours: 0 }) -
+    alongPrice([g], new Set(worn), { hours: 4, packlessHours: 0, raceHours: 0 });
   const [fleece, hat] = garmentsOf('pile-fleece', 'warm-hat');
   expect(extra(puffy, puffy.id)).toBeCloseTo(puffy.packedL * 0.02 * 3, 9);
   expect(extra(fleece)).toBeCloseTo(fleece.packedL * 0.02 * 3, 9);
   expect(extra(fleece, fleece.id)).toBe(0);
   expect(extra(hat)).toBe(0);
+  // Through a race nobody carries one; what was worn in the start pen is on somebody's arm.
+  const race = (...worn: string[]) =>
+    alongPrice([puffy], new Set(worn), { hours: 4, packlessHours: 3, raceHours: 3 }) -
+    alongPrice([puffy], new Set(worn), { hours: 4, packlessHours: 3, raceHours: 0 });
+  expect(race()).toBeCloseTo(puffy.packedL * 0.02 * 3 * 3, 9);
+  expect(race(puffy.id)).toBe(0);
+});
+
+test('hours of a race are those asked at seven tenths of the maximum and more', () => {
+  const most = maximalMetabolicRate(AVERAGE_PERSON.vo2maxMl, AVERAGE_PERSON.massKg);
+  const race = (share: number) => {
+    const hour = aLeg({ sport: 'run', minutes: 30, packOn: false, effort: { by: 'metabolic', value: share * most } });
+    return alongOn(dayOf([hour]), AVERAGE_PERSON).raceHours;
+  };
+  expect(race(0.69)).toBe(0);
+  expect(race(0.71)).toBeCloseTo(0.5, 6);
 });
 
 test('without a pack are hours of going by oneself, not those with one on, of standing, or of being carried', () => {
   const hour = (sport: Sport, packOn: boolean) => aLeg({ sport, minutes: 60, packOn, effort: { by: 'usual' } });
-  const packless = (sport: Sport, packOn: boolean) => alongOn(dayOf([hour(sport, packOn)])).packlessHours;
+  const packless = (sport: Sport, packOn: boolean) =>
+    alongOn(dayOf([hour(sport, packOn)]), AVERAGE_PERSON).packlessHours;
   expect(packless('run', false)).toBeCloseTo(1, 6);
   expect(packless('run', true)).toBe(0);
   expect(packless('stand', false)).toBe(0);

@@ -167,12 +167,12 @@ test('on a stretch where nobody may stop, only what can be done on the move', ()
 });
 
 test.each([
-  ['no base layer', ['thin-tights', 'wool-socks', 'touring-boots'], 'nothing for the torso next to the skin'],
-  ['no legs', ['thin-merino-base', 'wool-socks', 'touring-boots'], 'nothing for the legs'],
+  ['no base layer', ['thin-tights', 'wool-socks', 'touring-boots'], 'without anything for the torso next to the skin'],
+  ['no legs', ['thin-merino-base', 'wool-socks', 'touring-boots'], 'without anything for the legs'],
   [
     'boots for another sport',
     ['thin-merino-base', 'thin-tights', 'wool-socks', 'running-shoes'],
-    'no footwear for "Ski tour"',
+    'without footwear for "Ski tour"',
   ],
 ])('a closet with %s says what is missing', (_, ids, says) => {
   expect(() => candidates(garmentsOf(...ids), 'ski tour', timeline)).toThrow(says);
