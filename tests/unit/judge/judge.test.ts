@@ -96,6 +96,7 @@ test('a fourth layer of the torso binds at work, not at rest; a coat under a roo
   expect(cost({ layers: 6, effort: 0.18 })).toBe(0);
   expect(cost({ coats: 2 })).toBeCloseTo(2.4, 9);
   expect(cost({ rained: 2 })).toBeCloseTo(1.6, 9);
+  expect(cost({ masked: 1 })).toBeCloseTo(0.06, 9);
 });
 
 test('the part that decided is the largest one', () => {

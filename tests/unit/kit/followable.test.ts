@@ -1,3 +1,4 @@
+import { askedAt } from '@/core/outing/moments';
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { followable, operationsAt, staysPossible } from '@/core/kit/followable';
@@ -39,6 +40,16 @@ test('from seven tenths of the maximum on it is a race, and one thing', () => {
   // Going on easily one halts for a layer; nobody does in a race.
   expect(operationsAt(AVERAGE_PERSON, 0.69 * most, 'halting')).toBe(6);
   expect(operationsAt(AVERAGE_PERSON, 0.71 * most, 'halting')).toBe(1);
+});
+
+test('a leg that is slowed, since nobody could hold it, is the race it was asked to be', () => {
+  const most = maximalMetabolicRate(AVERAGE_PERSON.vo2maxMl, AVERAGE_PERSON.massKg);
+  const asked = (share: number) => {
+    const leg = aLeg({ minutes: 240, effort: { by: 'metabolic', value: share * most } });
+    return askedAt(dayOf([leg]), 3600) / most;
+  };
+  expect(asked(0.9)).toBeCloseTo(0.9, 6);
+  expect(asked(0.4)).toBeCloseTo(0.4, 6);
 });
 
 test('a change may not make a cue ask for more than people do, unless it did before', () => {

@@ -90,3 +90,11 @@ test('rain reaches the hair, hardly under a storm hood that is up; dry snow does
   expect(on(['storm-shell'], {}, { ...DOWN, zip: 0.5 })).toBe(1);
   expect(on([], { precipitation: 'dry snow', airC: -12 })).toBe(0);
 });
+
+test('a mask bothers whoever works under it: not who stands, and not a tube that is pulled down', () => {
+  const masked = (id: string, sport: Conditions['sport'], open = {}) => head([id], { sport }, open).masked;
+  expect(masked('nose-strip', 'run')).toBe(1);
+  expect(masked('nose-strip', 'stand')).toBe(0);
+  expect([masked('neck-tube', 'run', { up: 0 }), masked('neck-tube', 'run', { up: 1 })]).toEqual([1, 0]);
+  expect(masked('thin-cap', 'run')).toBe(0);
+});
