@@ -28,15 +28,22 @@ export const isUnderwear = (g: Garment): boolean =>
   (g.openMesh > 0 && (g.group === 'torso' || g.group === 'legs')) ||
   (g.group === 'legs' && g.role === 'base' && g.order < TIGHTS_ORDER);
 
-/** Whether nothing is worn as the outermost layer of torso or legs that is underwear. @param on what is worn */
+/** Where underwear shows; the pelvis is under briefs and hems. */
+const SHOWS = ['chest', 'back', 'arms', 'thighs', 'calves'] as const;
+/** A piece is on a part of the body when it covers so much of it: rolled hems and collars do not count. */
+const COVERS = 0.5;
+
+/**
+ * Whether nothing is worn as the outermost layer of torso or legs that is underwear: a vest leaves the sleeves of a mesh bare, shorts the
+ * calves of long johns. @param on what is worn
+ */
 export function coversUnderwear(on: Iterable<Garment>): boolean {
-  const under = new Set<string>();
-  const over = new Set<string>();
-  for (const g of on) {
-    if (isUnderwear(g)) under.add(g.group);
-    else if (g.role !== 'short') over.add(g.group);
-  }
-  return [...under].every((group) => over.has(group));
+  const worn = [...on].filter((g) => g.group === 'torso' || g.group === 'legs');
+  const covers = (g: Garment, zone: (typeof SHOWS)[number]): boolean => (g.panels[zone]?.coverage ?? 0) >= COVERS;
+  const over = worn.filter((g) => !isUnderwear(g));
+  return worn
+    .filter(isUnderwear)
+    .every((g) => SHOWS.every((zone) => !covers(g, zone) || over.some((o) => o.group === g.group && covers(o, zone))));
 }
 
 /** What is worn over the body by choice; boots and helmets are what the sport asks for. */

@@ -19,7 +19,8 @@ const LEAST_GAP = 240;
 
 /**
  * Natural decision moments of an outing: the start, eight minutes in, where the going changes, six minutes before a stop,
- * on arrival, on leaving, where the weather turns, and the middle of very long stretches.
+ * on arrival, on leaving, where the weather turns, and the middle of very long stretches. Where the way leaves shelter for wind, the moment is
+ * before it: nobody opens a jacket on the ridge who could have done so below it.
  */
 export function phases(timeline: Timeline): Phase[] {
   const marks: { atS: number; where: string; halted: boolean; rank: number }[] = [];
@@ -29,10 +30,19 @@ export function phases(timeline: Timeline): Phase[] {
     const before = i > 0 ? timeline.legs[i - 1] : null;
     const { name } = leg;
     const stopped = before !== null && isStop(before);
+    const sheltered = i > 0 && leavesShelter(timeline, i);
     marks.push({
-      atS: from,
+      atS: sheltered ? from - STILL_SHELTERED : from,
       where:
-        i === 0 ? 'at the start' : isStop(leg) ? `on arrival, ${name}` : stopped ? `leaving, ${name}` : `into ${name}`,
+        i === 0
+          ? 'at the start'
+          : isStop(leg)
+            ? `on arrival, ${name}`
+            : stopped
+              ? `leaving, ${name}`
+              : sheltered
+                ? `before the wind of ${name}`
+                : `into ${name}`,
       halted: i === 0 || isStop(leg) || stopped,
       rank: 3,
     });
@@ -79,6 +89,22 @@ export function phases(timeline: Timeline): Phase[] {
 const WIND_TURNS = 3;
 const AIR_TURNS = 4;
 const FALLS = 0.2;
+
+/** So long before the wind one dresses for it, s, on a leg that lasts at least so long. */
+const STILL_SHELTERED = 180;
+const WORTH_SHELTER = 900;
+
+/** Wind on somebody who stands there, m/s. */
+const standing = (s: Stretch): number => s.stillWind ?? s.relativeWind;
+
+/** Whether one goes on into a leg from another in much less wind. */
+function leavesShelter(timeline: Timeline, leg: number): boolean {
+  const [before, here] = [timeline.legs[leg - 1], timeline.legs[leg]];
+  if (isStop(before) || isStop(here) || before.noStopping) return false;
+  if (timeline.legStartS[leg] - timeline.legStartS[leg - 1] < WORTH_SHELTER) return false;
+  const last = stretchAt(timeline, timeline.legStartS[leg] - 1);
+  return standing(stretchAt(timeline, timeline.legStartS[leg])) - standing(last) > WIND_TURNS;
+}
 
 /** Where the weather first turns within a leg, and how; null when it stays what it was. */
 function weatherTurns(timeline: Timeline, leg: number): { atS: number; what: string } | null {

@@ -4,7 +4,7 @@ import { comfortableSkin } from '@/core/judge/sensation';
 import { byText } from '@/core/quantity/exact';
 import { OutOfRange } from '@/core/quantity/range';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
-import { isBarrier, isUnderwear, suitsSport } from '@/core/clothing/purpose';
+import { coversUnderwear, isBarrier, isUnderwear, suitsSport } from '@/core/clothing/purpose';
 import type { Kit } from './kit';
 import { MOUTH_COVERED } from './wishes';
 
@@ -169,7 +169,7 @@ export function firstKit(c: Candidates, standby: 'jacket' | 'none'): Kit {
 
 /** Whether something goes over a base of open mesh: a kit of mesh alone is tried only where nobody owns another base. */
 export const goesOver = (k: Kit, c: Pick<Candidates, 'bases'>): boolean =>
-  !isUnderwear(k.base) || k.mid !== null || k.shell !== null || c.bases.every(isUnderwear);
+  coversUnderwear([k.base, k.mid, k.shell].flatMap((g) => g ?? [])) || c.bases.every(isUnderwear);
 
 /** The air about a moving body and what each layer adds with the air it holds, m²K/W; share of the heat that leaves dry (engineering values). */
 const AIR_LAYER = 0.08;
@@ -242,12 +242,13 @@ function balanced(
 export function otherKit(c: Candidates, kit: Kit): Kit {
   const unlike = (g: Garment) => Math.abs(g.thicknessMm - kit.base.thicknessMm);
   const at = c.legs.indexOf(kit.legs) < c.legs.length / 2 ? 0.75 : 0.25;
-  const other: Kit = {
+  const inside: Kit = {
     ...kit,
     base: c.bases.reduce((a, b) => (unlike(b) > unlike(a) ? b : a)),
     mid: kit.mid ? null : middle(c.mids),
-    shell: c.shells.find((s) => s !== kit.shell) ?? kit.shell,
     legs: c.legs[Math.floor(c.legs.length * at)],
   };
-  return goesOver(other, c) ? other : { ...other, mid: kit.mid, shell: kit.shell };
+  const shell = c.shells.find((s) => s !== kit.shell && goesOver({ ...inside, shell: s }, c)) ?? kit.shell;
+  const other = { ...inside, shell };
+  return goesOver(other, c) ? other : { ...other, mid: kit.mid };
 }

@@ -28,6 +28,8 @@ const TRIED_MEMBERS = 12;
 const BUDGET = { mixed: 117_000, fine: 129_000, curve: 147_000 } as const;
 /** Two descents that come this near to one another, points, are the same, and have nothing to mix. */
 const SAME = 1e-6;
+/** A plan that costs so much, points, is worth another look from the other descent. */
+const DEAR = 2;
 
 /**
  * Finds start kit, pack and cues by simulating candidates from the closet.
@@ -102,9 +104,24 @@ export class Search {
       others: differs ? [first.plan(), differs.plan()] : [],
       beat: () => descent.beat(),
     };
-    const plan = settle(polish(this.choose(curve, best.kit), descent.candidates, finishing), finishing);
+    const plan = settle(this.better(this.choose(curve, best.kit), differs && [first, differs], finishing), finishing);
     descent.tell(0.96, 'Missing each cue once');
     return this.explain(plan, this.inFull(curve, plan));
+  }
+
+  /**
+   * The chosen plan bettered by single changes. Where it stays dear there is much to lose, and hollows lie further apart: the worse descent is
+   * bettered by itself too, and parts of either tried in the other.
+   */
+  private better(chosen: Plan, descents: [PathRun, PathRun] | null, finishing: Finishing): Plan {
+    const { candidates } = this.descent;
+    const one = polish(chosen, candidates, finishing);
+    if (!descents || one.least < DEAR) return one.plan;
+    const worse = descents[0].total <= descents[1].total ? descents[1] : descents[0];
+    if (worse.cuesOf(worse.dresses).length > this.most) return one.plan;
+    const two = polish(worse.plan(), candidates, { ...finishing, others: [] });
+    const [best, other] = two.least < one.least ? [two, one] : [one, two];
+    return polish(best.plan, candidates, { ...finishing, others: [other.plan] }).plan;
   }
 
   /** The better of two plans, with each part of the body tried as the other has it. */

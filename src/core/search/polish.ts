@@ -54,8 +54,9 @@ const LEAST_PROPOSED = 0.03;
  * Betters the chosen plan by single changes until none helps: pieces swapped for any of their like, small things left at home or
  * put on, and all that is proposed to a person beside a finished plan; and where no single one helps, by two at once and by parts of
  * plans from other starts.
+ * @returns the plan, and what it costs with the price of its order, points
  */
-export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan {
+export function polish(chosen: Plan, candidates: Candidates, f: Finishing): { plan: Plan; least: number } {
   const end = new Polishing(chosen, f);
   for (let round = 0; round < POLISH_ROUNDS; round++) {
     const before = end.least;
@@ -64,7 +65,7 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Plan
     if (before - end.least >= LEAST_SWAP || end.triesAgain()) continue;
     if (!end.takesPair() && !end.takesMix() && !end.takesTwo()) break;
   }
-  return end.plan;
+  return end;
 }
 
 /** A plan that is held, what changes of it were found to save, and how many runs are left to better it. */

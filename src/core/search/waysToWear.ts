@@ -1,6 +1,6 @@
 // Longer than a file should be: a table of ways for each part of the body, and how one is found again in another kit.
 import type { Garment, OpeningKind } from '@/core/clothing/garment';
-import { isUnderwear } from '@/core/clothing/purpose';
+import { coversUnderwear } from '@/core/clothing/purpose';
 import type { Habits } from './candidates';
 import type { Kit } from './kit';
 
@@ -80,7 +80,7 @@ export function torsoWays(k: Kit): TorsoWay[] {
   /** @param set how far the layers named stand open, 0–1; the others as usual */
   const add = (layers: readonly Layer[], vent: Vent, set: Partial<Record<Layer, number>>) => {
     const worn = layers.flatMap((x) => of[x] ?? []);
-    if (worn.length < layers.length) return;
+    if (worn.length < layers.length || !(never || covered(...layers))) return;
     const open: Open = {};
     for (const x of layers) {
       const setting = set[x];
@@ -97,7 +97,10 @@ export function torsoWays(k: Kit): TorsoWay[] {
       open,
     });
   };
-  const alone = !isUnderwear(k.base) || !(k.mid || k.shell);
+  // Mesh is worn under what covers it, sleeves too; only where nothing here does, as it is.
+  const covered = (...layers: Layer[]): boolean => coversUnderwear(layers.flatMap((x) => of[x] ?? []));
+  const never = !covered('base', 'mid', 'shell');
+  const alone = never || covered('base');
   if (alone && openingOf(k.base, 'sleeves')) add(['base'], 'rolled', { base: 1 });
   if (alone) add(['base'], 'closed', { base: 0 });
   add(['base', 'mid'], 'open', { base: 1, mid: 1 });
@@ -110,7 +113,7 @@ export function torsoWays(k: Kit): TorsoWay[] {
   add(['base', 'mid', 'shell'], 'half', { mid: 1, shell: 0.5 });
   add(['base', 'mid', 'shell'], 'closed', { mid: 0, shell: 0 });
   const under: Layer[][] = [['base'], ['base', 'mid'], ['base', 'shell'], ['base', 'mid', 'shell']];
-  for (const layers of under) if (alone || layers.length > 1) add([...layers, 'warm'], 'closed', { warm: 0 });
+  for (const layers of under) add([...layers, 'warm'], 'closed', { warm: 0 });
   return dedupe(ways);
 }
 
