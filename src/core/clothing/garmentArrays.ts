@@ -54,6 +54,8 @@ export interface GarmentArrays {
   standby: Uint8Array;
   /** 1 for a layer of the torso; 1 for what is hung up under a roof: see `isCoat` */
   torso: Uint8Array;
+  /** 1 for what is worn over the torso against wind and wet */
+  shell: Uint8Array;
   coat: Uint8Array;
   mouth: Float64Array;
   openingCount: Uint8Array;
@@ -129,6 +131,7 @@ const ONCE = [
   'layerKg',
   'standby',
   'torso',
+  'shell',
   'coat',
   'mouth',
   'openingCount',
@@ -206,6 +209,7 @@ function newColumns(g: Garment): Columns {
       layerKg: isLayer(g) ? g.massG / 1000 : 0,
       standby: isStandby(g) ? 1 : 0,
       torso: g.group === 'torso' ? 1 : 0,
+      shell: g.group === 'torso' && (g.role === 'shell' || g.role === 'storm') ? 1 : 0,
       coat: isCoat(g) ? 1 : 0,
       mouth: g.mouthCover,
       openingCount: g.openings.length,
@@ -249,6 +253,7 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
     layerKg: each(),
     standby: new Uint8Array(count),
     torso: new Uint8Array(count),
+    shell: new Uint8Array(count),
     coat: new Uint8Array(count),
     mouth: each(),
     openingCount: new Uint8Array(count),

@@ -79,7 +79,7 @@ export interface Metrics {
   /** of what is worn: mass, kg, and whether the jacket for stops is among it; effort, share of the maximum */
   wornKg: Float64Array;
   warmOn: Float64Array;
-  /** layers over the torso; and under a roof how many coats are still on */
+  /** layers over the torso, a shell over another as two; and under a roof how many coats are still on */
   layersOn: Float64Array;
   coatsOn: Float64Array;
   effort: Float64Array;
@@ -243,6 +243,7 @@ function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasu
   const indoors = isIndoors(stretchAt(timeline, t - series.stepS / 2).sport);
   let water = 0;
   let frost = 0;
+  let shells = 0;
   let base = -1;
   for (let i = 0; i < w.count; i++) {
     const g = w.inOrder[i];
@@ -250,6 +251,7 @@ function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasu
     m.wornKg[r] += w.layerKg[g];
     if (w.standby[g] === 1) m.warmOn[r] = 1;
     m.layersOn[r] += w.torso[g];
+    shells += w.shell[g];
     if (indoors) m.coatsOn[r] += w.coat[g];
     for (let z = 0; z < ZONE_COUNT; z++) {
       const j = g * ZONE_COUNT + z;
@@ -260,6 +262,8 @@ function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasu
     }
     if (base < 0 && w.cover[g * ZONE_COUNT + CHEST] > COVERS_CHEST) base = g;
   }
+  // A shell over a shell flaps, rustles and binds as a layer more.
+  if (shells > 1) m.layersOn[r] += shells - 1;
   m.waterG[r] = water;
   m.frostG[r] = frost;
   if (frost > m.frostPeakG) m.frostPeakG = frost;

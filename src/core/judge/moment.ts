@@ -35,7 +35,7 @@ export interface Moment {
   /** of what is worn: mass, kg, and whether the jacket for stops is among it, 0 or 1 */
   wornKg: number;
   warmOn: number;
-  /** layers over the torso; and under a roof how many coats are still on */
+  /** layers over the torso, a shell over another as two; and under a roof how many coats are still on */
   layers: number;
   coats: number;
   /** effort, share of the maximum */
@@ -146,6 +146,7 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   readSkin(into, s.skin, 0, sim.bareFace);
   let water = 0;
   let worn = 0;
+  let shells = 0;
   into.warmOn = into.layers = into.coats = 0;
   const w = sim.arrays;
   for (let g = 0; g < w.count; g++) {
@@ -153,12 +154,14 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
     worn += w.layerKg[g];
     if (w.standby[g] === 1) into.warmOn = 1;
     into.layers += w.torso[g];
+    shells += w.shell[g];
     if (sim.indoors) into.coats += w.coat[g];
     for (const z of w.zonesOf[g]) {
       const j = g * ZONE_COUNT + z;
       water += beyondDry(s.water[j], w.sorb[j]) * sim.body.area[z];
     }
   }
+  if (shells > 1) into.layers += shells - 1;
   into.waterG = water;
   into.wornKg = worn;
   return into;

@@ -4,6 +4,7 @@ import { alarmsIn } from '@/core/judge/findings';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
 import { staysPossible } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
+import { dropCue } from '@/core/questions/missedCues';
 import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
 import { byPlace } from './candidates';
@@ -13,10 +14,12 @@ import { askedOf, POLISH_STEP_S, type Finishing } from './polish';
 /** Plans this near to each other in cost are the same to anybody: points, and a share of the whole; what may be left out of them. */
 const SAME_POINTS = 0.03;
 const SAME_SHARE = 0.015;
+/** What all those cues together may be worth that are left out as not worth remembering, points: six minutes of annoyance. */
+const CUE_WORTH = 0.1;
 const NEEDLESS: ReadonlySet<Garment['group']> = new Set(['eyes', 'face', 'head', 'hands']);
 
 /**
- * Among plans that nobody could tell apart, the one nearest to one order: fewer pieces, and of each kind the first in the order of a
+ * Among plans that nobody could tell apart, the one nearest to one order: fewer cues, fewer pieces, and of each kind the first in the order of a
  * closet from the skin out and from thin to thick. So a little colder air asks for the same pieces, and not for whichever happened to
  * come out a hair cheaper.
  */
@@ -24,26 +27,27 @@ export function settle(polished: Plan, f: Finishing): Plan {
   const { closet, sport, timeline, person, barriers = false } = f.request;
   const asked = askedOf(f);
   const run = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S });
-  const before = run(polished);
-  const may = Math.max(SAME_POINTS, SAME_SHARE * before.total);
-  const most = before.total + may;
   const trials = new Trials(asked, f.stepS);
   trials.hold(polished);
-  const unsafe = alarmsIn(before.findings).length;
-  let plan = polished;
   const possible = staysPossible(timeline, person, new Map(closet.map((g) => [g.id, g])));
   const keeps = keepsTo({ ...f.request, mostCues: f.mostCues }, closet);
-  const takes = (next: Plan): boolean => {
-    if (!possible(plan, next) || !keeps(plan, next) || !trials.maySave(next, -may)) return false;
+  const before = run(polished);
+  const unsafe = alarmsIn(before.findings).length;
+  let plan = polished;
+  let { total } = before;
+  const takes = (next: Plan, most: number): boolean => {
+    if (!possible(plan, next) || !keeps(plan, next) || !trials.maySave(next, before.total - most)) return false;
     const then = run(next);
     const same = then.total <= most && alarmsIn(then.findings).length <= unsafe;
-    if (same) plan = next;
+    if (same) [plan, total] = [next, then.total];
     return same;
   };
+  for (let i = plan.cues.length - 1; i >= 0 && f.beat(); i--) takes(dropCue(plan, i), before.total + CUE_WORTH);
+  const most = total + Math.max(SAME_POINTS, SAME_SHARE * total);
   const order = [...closet].sort(byPlace);
   for (const g of alongOf(order, plan).reverse()) {
     if (!f.beat()) break;
-    if (NEEDLESS.has(g.group) && !(g.group === 'head' && g.role === 'over') && takes(leaveGarment(plan, g.id)))
+    if (NEEDLESS.has(g.group) && !(g.group === 'head' && g.role === 'over') && takes(leaveGarment(plan, g.id), most))
       continue;
     const like = order.filter(
       (o) =>
@@ -56,7 +60,7 @@ export function settle(polished: Plan, f: Finishing): Plan {
         (barriers || !isBarrierLiner(o)) &&
         byPlace(o, g) < 0,
     );
-    for (const other of like) if (takes(swapGarment(plan, g.id, other))) break;
+    for (const other of like) if (takes(swapGarment(plan, g.id, other), most)) break;
   }
   return plan;
 }

@@ -14,6 +14,11 @@ test('underwear is open mesh on torso and legs and long johns; tights and plain 
   expect(covered('mesh-base', 'grid-fleece', 'thin-tights')).toBe(true);
   expect(covered('thin-merino-base', 'briefs', 'merino-longs')).toBe(false);
   expect(covered('thin-merino-base', 'merino-longs', 'wind-trousers')).toBe(true);
+  // A vest leaves the sleeves of a mesh bare, shorts the calves of long johns; a base that is worn alone may show them.
+  expect(covered('mesh-base', 'active-vest')).toBe(false);
+  expect(covered('mesh-base', 'active-vest', 'wind-shell')).toBe(true);
+  expect(covered('thin-merino-base', 'active-vest')).toBe(true);
+  expect(covered('thin-merino-base', 'mesh-longs', 'running-shorts')).toBe(false);
   // What covers the legs covers no chest.
   expect(covered('mesh-base', 'wind-trousers')).toBe(false);
 });

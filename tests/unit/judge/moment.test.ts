@@ -1,7 +1,8 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
-import { momentOfRow, noMoment } from '@/core/judge/moment';
+import { momentOfRow, noMoment, readMoment } from '@/core/judge/moment';
 import { scorePlan } from '@/core/judge/scorePlan';
+import { Simulator } from '@/core/simulate/simulator';
 import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
 
 const KIT = ['thin-merino-base', 'wind-shell', 'briefs', 'thin-tights', 'wool-socks', 'winter-boots'];
@@ -21,4 +22,21 @@ test('a moment of a run is that of its own row, zone by zone', () => {
     expect(m).toMatchObject({ scalpC: skin('scalp'), coreC: series.coreC[row], shiverW: series.shiverW[row] });
     expect(m.limbsC).toBe(Math.min(skin('arms'), skin('thighs'), skin('calves')));
   }
+});
+
+test('a shell over a shell counts as a layer more, in a finished run and while it is searched', () => {
+  const day = dayOf([aLeg({ minutes: 20 })], 0, 3);
+  const layers = (...torso: string[]) => {
+    const worn = [...torso, 'briefs', 'thin-tights', 'wool-socks', 'winter-boots'];
+    const garments = garmentsOf(...worn);
+    const plain = { worn, carried: [], openings: {}, cues: [] };
+    const { metrics } = scorePlan(AVERAGE_PERSON, garments, day, plain);
+    const sim = new Simulator(AVERAGE_PERSON, garments);
+    sim.start(plain);
+    sim.dress(day.stretches[0]);
+    return [metrics.layersOn[10], readMoment(sim, noMoment()).layers];
+  };
+  expect(layers('synthetic-tee', 'wind-shell')).toEqual([2, 2]);
+  expect(layers('synthetic-tee', 'grid-fleece', 'wind-shell')).toEqual([3, 3]);
+  expect(layers('synthetic-tee', 'wind-shell', 'light-rain-shell')).toEqual([4, 4]);
 });

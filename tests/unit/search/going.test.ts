@@ -81,6 +81,20 @@ test('where the weather turns within a leg there is a moment to act', () => {
   expect(phases(turning).some((p) => p.where.startsWith('when'))).toBe(false);
 });
 
+test('who goes on from shelter into wind dresses before it, where the wind is much more and the leg long enough', () => {
+  const where = (wind: number, minutes = 40, more = {}) => {
+    const below = aLeg({ name: 'Wood', minutes, air: { wind: 1 }, ...more });
+    return phases(dayOf([below, aLeg({ name: 'Ridge', minutes: 40, air: { wind } })])).map((p) => [p.startS, p.where]);
+  };
+  expect(where(4.5)).toContainEqual([2400 - 180, 'before the wind of Ridge']);
+  expect(where(3.5)).toContainEqual([2400, 'into Ridge']);
+  expect(where(9, 15)).toContainEqual([900 - 180, 'before the wind of Ridge']);
+  expect(where(9, 14)).toContainEqual([840, 'into Ridge']);
+  expect(where(9, 40, { noStopping: true })).toContainEqual([2400, 'into Ridge']);
+  // A stop is the place to dress for what follows it.
+  expect(where(9, 40, { sport: 'stand' })).toContainEqual([2400, 'leaving, Ridge']);
+});
+
 describe('what the search may do beside layers', () => {
   const cold = dayOf(
     [

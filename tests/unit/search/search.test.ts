@@ -378,7 +378,7 @@ test('at the end legs and torso change together where neither helps alone: warm 
     { worn: ['synthetic-tee', 'merino-longs', ...rest], carried: [], openings: {}, cues: [] },
     { worn: ['synthetic-tee', 'active-jacket', ...rest], carried: [], openings: {}, cues: [] },
   ]) {
-    const polished = polish(begun, candidates(closet, 'hike', timeline), finishing);
+    const { plan: polished } = polish(begun, candidates(closet, 'hike', timeline), finishing);
     const all = [[], ['merino-longs'], ['active-jacket'], ['merino-longs', 'active-jacket']].map((more) =>
       cost({ ...begun, worn: ['synthetic-tee', ...rest, ...more] }),
     );
