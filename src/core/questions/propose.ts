@@ -7,7 +7,7 @@ import { onTheMove } from '@/core/kit/changing';
 import { operations } from '@/core/kit/difference';
 import { act, swapGarment, takeGarment } from '@/core/kit/edit';
 import { followable, staysWearable } from '@/core/kit/followable';
-import { phases } from '@/core/outing/moments';
+import { phases, type Phase } from '@/core/outing/moments';
 import { mostMoved, type Moved } from './mostMoved';
 import { Trials } from './trials';
 import type { Scored } from '@/core/judge/scorePlan';
@@ -122,6 +122,9 @@ function heldAgainst(request: Question, stepS: number): Trials {
 const isJacket = (g: Garment): boolean => g.group === 'torso' && isStandby(g);
 const alarms = (s: Scored): number => alarmsIn(s.findings).length;
 
+/** Nobody takes gaiters or warmers off on the way, or bares the legs where they stand about (common practice, no published source). */
+const keptOn = (g: Garment, m: Phase): boolean => g.group === 'feet' || (g.group === 'legs' && m.stop && !isStandby(g));
+
 interface Option {
   text: string;
   atS: number;
@@ -153,7 +156,7 @@ function options(r: Question, scored: Scored): Option[] {
       const helmet = g.group === 'head' && g.role === 'over';
       const canChange = !helmet && (onTheMove(g) || (g.overBoots && (m.halted || !m.onTheMove)));
       const taken = !worn && inPlan.some((o) => oneAtATime(o, g) && isWorn(plan, o.id, m.startS));
-      if (canChange && g.role !== 'base' && !taken)
+      if (canChange && g.role !== 'base' && !taken && !(worn && keptOn(g, m)))
         add([{ do: worn ? 'takeOff' : 'putOn', garment: g.id }], plan, m.startS);
       if (!worn) continue;
       for (const o of g.openings) {

@@ -11,7 +11,9 @@ import { chances } from '@/core/questions/chances';
 import { kitGarments, type Kit } from './kit';
 import { isSafe } from '@/core/judge/findings';
 import { mustNotMiss } from '@/core/questions/cueReason';
-import { missedCues } from '@/core/questions/missedCues';
+import { dropCue, missedCues } from '@/core/questions/missedCues';
+import { staysPossible } from '@/core/kit/followable';
+import { keepsTo } from './keeps';
 import type { CurvePoint, Planned, PlanRequest, Progress } from './planRequest';
 import { polish, POLISH_STEP_S, type Finishing } from './polish';
 import { settle } from './settle';
@@ -106,7 +108,8 @@ export class Search {
     };
     const plan = settle(this.better(this.choose(curve, best.kit), differs && [first, differs], finishing), finishing);
     descent.tell(0.96, 'Missing each cue once');
-    return this.explain(plan, this.inFull(curve, plan));
+    const missed = this.missed(plan);
+    return this.explain(missed, this.inFull(curve, missed.plan));
   }
 
   /**
@@ -234,17 +237,29 @@ export class Search {
     return full.filter((p, i) => p.plan === chosen || full.slice(0, i).every((q) => q.cost > p.cost + 1e-9));
   }
 
-  private explain(plan: Plan, curve: CurvePoint[]): Planned {
+  /** Misses each cue once; one that costs less missed than done, run in full, is left out. */
+  private missed(plan: Plan): Missed {
     const { person, closet, timeline, damp, waiting } = this.request;
-    const { weights } = this.course;
-    const found = { person, closet, timeline, plan, damp, weights, waiting };
+    const found = { person, closet, timeline, plan, damp, weights: this.course.weights, waiting };
     const scored = runInFull(found);
     const cues = missedCues(found, scored);
+    const idle = cues.findIndex((c) => c.missCost < 0);
+    if (idle < 0) return { plan, scored, cues };
+    const without = dropCue(plan, idle);
+    const possible = staysPossible(timeline, person, new Map(closet.map((g) => [g.id, g])));
+    const keeps = keepsTo({ ...this.request, mostCues: this.most }, closet);
+    return possible(plan, without) && keeps(plan, without) ? this.missed(without) : { plan, scored, cues };
+  }
+
+  private explain({ plan, scored, cues }: Missed, curve: CurvePoint[]): Planned {
     this.descent.tell(1, 'Done');
     const safe = isSafe(scored.findings);
     return { plan, scored, safe, cues, mustNotMiss: mustNotMiss(cues), curve, simulations: this.course.work.phases };
   }
 }
+
+/** A plan run in full, and what missing each of its cues costs. */
+type Missed = Pick<Planned, 'plan' | 'scored' | 'cues'>;
 
 function firstDifference(a: readonly Dress[], b: readonly Dress[]): number {
   let p = 0;
