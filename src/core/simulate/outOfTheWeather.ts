@@ -13,7 +13,7 @@ export interface Weathered {
   earC: number;
   /** how badly eyes are hurt by what drives into them, by the wind of speed or by the glare of sun, or bothered by what is worn before them, 0–1 */
   eyes: number;
-  /** how much rain bothers: on the hair or a hat that soaks, 0–1, and twice that in at a front that is wide open, so 0–3 */
+  /** how much rain, and snow that melts, bothers: on the hair or a hat that soaks, 0–1, and twice that in at a front that is wide open, so 0–3 */
   rained: number;
   /** something of the face's is on whoever works: it gets damp and makes breath harder, 0 or 1 */
   masked: number;
@@ -56,6 +56,8 @@ const KEEPS_OFF = 0.5;
 const FRONT_OPEN = [0.15, 0.3] as const;
 /** Rain on the chest bothers so many times as much as on the hair (engineering value). */
 const IN_AT_FRONT = 2;
+/** What of the water of flakes in bare hair, or driven in at an open front, melts there before it is brushed off (engineering values). */
+const INSIDE = { ...LIQUID_SHARE, 'dry snow': 0.3, 'wet snow': 0.6 } as const;
 
 /** How far rain runs in at the front of what is worn against it, 0–1: nobody leaves it wide open (common practice, no published source). */
 function runsIn(s: Stacks, w: GarmentArrays): number {
@@ -70,12 +72,14 @@ function runsIn(s: Stacks, w: GarmentArrays): number {
 export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weathered): void {
   let ears = true;
   let reaches = 1;
+  let bare = 1;
   for (let k = 1; k <= s.layers[SCALP]; k++) {
     const i = SCALP * STRIDE + k;
     const g = w.garments[s.garment[i]];
     const hat = g.group === 'head' && (g.role !== 'over' || g.airPermeability < VENTED);
     if (hat || (g.group !== 'head' && s.cover[i] >= HOODED)) ears = false;
     reaches *= 1 - s.shields[i] * g.waterResistance;
+    bare *= 1 - s.shields[i];
   }
   const works = SPORT[c.sport].going === 'own effort';
   into.lens = -1;
@@ -87,8 +91,11 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
   }
   into.earC = ears ? bareSkinC(c.airC, c.relativeWind, EAR_TISSUE) : Infinity;
   const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
-  into.rained = ramp(falls * reaches, RAIN_MM_H) + IN_AT_FRONT * ramp(falls * runsIn(s, w), RAIN_MM_H);
-  const flakes = c.precipitation.includes('snow') || c.wetting === 'spindrift' ? ramp(c.relativeWind, FLAKES) : 0;
+  const snows = c.precipitation.includes('snow');
+  const inside = c.precipitationMmH * INSIDE[c.precipitation];
+  // Flakes melt in bare hair and roll off any hat.
+  into.rained = ramp(falls * reaches + (inside - falls) * bare, RAIN_MM_H) + IN_AT_FRONT * ramp(inside * runsIn(s, w), RAIN_MM_H);
+  const flakes = snows || c.wetting === 'spindrift' ? ramp(c.relativeWind, FLAKES) : 0;
   const cold = clamp((EYES_C - c.airC) / EYES_SPAN_K, 0, 1) * ramp(c.relativeWind, COLD_WIND);
   const drives = Math.max(flakes, cold);
   const sealed = into.lens >= 0 && w.garments[into.lens].airPermeability < SEALED;

@@ -77,7 +77,7 @@ test('wind hurts eyes only in cold air, in full 15 K below where it begins', () 
   expect(eyes(-9.9)).toBeLessThan(1);
 });
 
-test('rain reaches the hair, hardly under a storm hood that is up; dry snow does not', () => {
+test('rain reaches the hair, hardly under a storm hood that is up; of dry snow less, and none under any hat', () => {
   const rain = { precipitation: 'rain', precipitationMmH: 2, airC: 3 } as const;
   const on = (ids: string[], over: Partial<Conditions> = {}, open: Record<string, number> = {}) =>
     head(ids, { ...rain, ...over }, open).rained;
@@ -88,7 +88,10 @@ test('rain reaches the hair, hardly under a storm hood that is up; dry snow does
   // A front that is wide open lets it in as well, which bothers twice as much; half open hardly.
   expect(on(['storm-shell'], {}, { ...DOWN, zip: 1 })).toBeWithin(2.5, 3);
   expect(on(['storm-shell'], {}, { ...DOWN, zip: 0.5 })).toBe(1);
-  expect(on([], { precipitation: 'dry snow', airC: -12 })).toBe(0);
+  const snow = { precipitation: 'dry snow', airC: -12 } as const;
+  expect(on([], snow)).toBeWithin(0.3, 0.5);
+  expect(on(['thin-cap'], snow)).toBeLessThan(0.1);
+  expect(on([], { ...snow, precipitation: 'wet snow' })).toBeGreaterThan(on([], snow) + 0.2);
 });
 
 test('a mask bothers whoever works under it: not who stands, and not a tube that is pulled down', () => {
