@@ -54,18 +54,24 @@ const RAIN_MM_H = [0, 1.5] as const;
 /** What is worn against the rain keeps off from this much of it on, and leaves so much of the chest to it where its front is half and wide open. */
 const KEEPS_OFF = 0.5;
 const FRONT_OPEN = [0.15, 0.3] as const;
+/** What covers less of the chest than this is a bib, and no front (engineering value). */
+const BIB = 0.5;
 /** Rain on the chest bothers so many times as much as on the hair (engineering value). */
 const IN_AT_FRONT = 2;
 /** What of the water of flakes in bare hair, or driven in at an open front, melts there before it is brushed off (engineering values). */
 const INSIDE = { ...LIQUID_SHARE, 'dry snow': 0.3, 'wet snow': 0.6 } as const;
 
-/** How far rain runs in at the front of what is worn against it, 0–1: nobody leaves it wide open (common practice, no published source). */
+/**
+ * How far rain runs in at the front of what is worn against it, 0–1: nobody leaves it wide open (common practice, no published source). What
+ * covers the chest best decides: a bib under or over a shell lets nothing in.
+ */
 function runsIn(s: Stacks, w: GarmentArrays): number {
+  let most = -1;
   for (let k = s.layers[CHEST]; k >= 1; k--) {
     const i = CHEST * STRIDE + k;
-    if (w.garments[s.garment[i]].waterResistance >= KEEPS_OFF) return ramp(1 - s.cover[i], FRONT_OPEN);
+    if (w.garments[s.garment[i]].waterResistance >= KEEPS_OFF && s.cover[i] > most) most = s.cover[i];
   }
-  return 0;
+  return most < BIB ? 0 : ramp(1 - most, FRONT_OPEN);
 }
 
 /** Fills in what the weather does now to what is bare of the head. */

@@ -10,10 +10,12 @@ describe('rain and the front of a shell', () => {
     precipitation: 'rain' as PrecipitationKind,
     precipitationMmH: 2,
   };
-  const reaches = (shell: string, zip: number, hood = 0, falls: Partial<typeof rain> = rain) => {
-    const worn = ['synthetic-tee', 'briefs', 'thin-tights', 'thin-socks', 'running-shoes', shell];
-    const sim = new Simulator(AVERAGE_PERSON, garmentsOf(...worn));
-    sim.start({ worn, carried: [], openings: { [shell]: { zip, hood } }, cues: [] });
+  const reaches = (shell: string, zip: number, hood = 0, falls: Partial<typeof rain> = rain, ...more: string[]) => {
+    const worn = ['synthetic-tee', 'briefs', 'thin-tights', 'thin-socks', 'running-shoes', shell, ...more];
+    const garments = garmentsOf(...worn);
+    const hooded = garments.some((g) => g.id === shell && g.openings.some((o) => o.kind === 'hood'));
+    const sim = new Simulator(AVERAGE_PERSON, garments);
+    sim.start({ worn, carried: [], openings: { [shell]: hooded ? { zip, hood } : { zip } }, cues: [] });
     sim.dress({ ...rain, ...falls });
     return sim.weather.rained;
   };
@@ -22,6 +24,11 @@ describe('rain and the front of a shell', () => {
     expect(reaches('light-rain-shell', 0.5)).toBeCloseTo(reaches('light-rain-shell', 0), 9);
     expect(reaches('light-rain-shell', 1)).toBeGreaterThan(0.8);
     expect(reaches('light-rain-shell', 0, 1)).toBe(1);
+  });
+  it('bibs under a shut shell let nothing in, and by themselves are no front', () => {
+    expect(reaches('light-rain-shell', 0, 0, {}, 'storm-trousers')).toBeLessThan(0.3);
+    expect(reaches('light-rain-shell', 1, 0, {}, 'storm-trousers')).toBeGreaterThan(0.8);
+    expect(reaches('thin-fleece', 0, 0, {}, 'storm-trousers')).toBe(reaches('thin-fleece', 0));
   });
   it('dry flakes roll off a hood and bother in at an open front, less than wet ones, and those less than rain', () => {
     const open = (precipitation: PrecipitationKind, zip = 1) =>
