@@ -1,7 +1,7 @@
 import type { Garment } from '@/core/clothing/garment';
 import type { KitAction, Plan } from '@/core/kit/plan';
 import { ASK_STEP_S, runPlan, type Question } from './question';
-import { isBarrierLiner, isStandby, oneAtATime, suitsSport } from '@/core/clothing/purpose';
+import { isBarrierLiner, isCoat, isStandby, oneAtATime, suitsSport } from '@/core/clothing/purpose';
 import { alarmsIn } from '@/core/judge/findings';
 import { onTheMove } from '@/core/kit/changing';
 import { operations } from '@/core/kit/difference';

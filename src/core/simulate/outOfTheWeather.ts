@@ -17,6 +17,8 @@ export interface Weathered {
   rained: number;
   /** something of the face's is on whoever works: it gets damp and makes breath harder, 0 or 1 */
   masked: number;
+  /** how clammy what lies on bare thighs is: 1 for a thin shell without anything beneath, 2 for a membrane, else 0 */
+  slick: number;
   /** index of what is worn before the eyes, −1 for nothing */
   lens: number;
 }
@@ -24,6 +26,7 @@ export interface Weathered {
 const SCALP = zoneIndex('scalp');
 const CHEST = zoneIndex('chest');
 const FACE = zoneIndex('face');
+const THIGHS = zoneIndex('thighs');
 /** Ears stand out and hold little blood: tissue behind them, m²K/W (engineering value, beside the cheek's 0.091). */
 const EAR_TISSUE = 0.12;
 /** A hood covers ears once it covers this much of the scalp; a helmet lets wind to them above this permeability, mm/s at 100 Pa. */
@@ -74,6 +77,17 @@ function runsIn(s: Stacks, w: GarmentArrays): number {
   return most < BIB ? 0 : ramp(1 - most, FRONT_OPEN);
 }
 
+/** A shell thinner than this has no lining, mm (engineering value). */
+const UNLINED_MM = 0.5;
+
+/** Nobody who owns tights wears wind or rain trousers on bare legs in the cold: slick cloth clings and is cold where it touches (common practice, no published source). */
+function slickOnThighs(s: Stacks, w: GarmentArrays): number {
+  if (s.layers[THIGHS] === 0) return 0;
+  const g = w.garments[s.garment[THIGHS * STRIDE + 1]];
+  const shell = g.role === 'shell' || g.role === 'storm';
+  return shell && g.thicknessMm < UNLINED_MM ? (g.membrane ? 2 : 1) : 0;
+}
+
 /** Fills in what the weather does now to what is bare of the head. */
 export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weathered): void {
   let ears = true;
@@ -95,6 +109,7 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
     if (w.garments[g].group === 'eyes') into.lens = g;
     if (works && w.garments[g].group === 'face' && s.cover[FACE * STRIDE + k] >= MASKS) into.masked = 1;
   }
+  into.slick = slickOnThighs(s, w);
   into.earC = ears ? bareSkinC(c.airC, c.relativeWind, EAR_TISSUE) : Infinity;
   const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
   const snows = c.precipitation.includes('snow');

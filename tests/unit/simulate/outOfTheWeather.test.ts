@@ -23,7 +23,7 @@ function head(ids: string[], over: Partial<Conditions> = {}, open: Record<string
   const c = { ...AIR, ...over };
   const ambient = { airC: c.airC, relativeWind: c.relativeWind, pumping: c.pumping, packOn: false };
   buildStacks(w, { worn: new Uint8Array(garments.length).fill(1), open: settings }, ambient, s);
-  const out: Weathered = { earC: 0, eyes: 0, rained: 0, masked: 0, lens: -1 };
+  const out: Weathered = { earC: 0, eyes: 0, rained: 0, masked: 0, slick: 0, lens: -1 };
   weathered(c, s, w, out);
   return out;
 }
@@ -100,4 +100,13 @@ test('a mask bothers whoever works under it: not who stands, and not a tube that
   expect(masked('nose-strip', 'stand')).toBe(0);
   expect([masked('neck-tube', 'run', { up: 0 }), masked('neck-tube', 'run', { up: 1 })]).toEqual([1, 0]);
   expect(masked('thin-cap', 'run')).toBe(0);
+});
+
+test('wind trousers on bare legs are clammy, a membrane twice as much; over tights, and lined ones, are not', () => {
+  const slick = (...ids: string[]) => head(ids, {}).slick;
+  expect(slick('briefs', 'wind-trousers')).toBe(1);
+  expect(slick('briefs', 'storm-trousers')).toBe(2);
+  expect(slick('briefs', 'thin-tights', 'storm-trousers')).toBe(0);
+  expect(slick('briefs', 'soft-trousers')).toBe(0);
+  expect(slick('briefs', 'running-shorts')).toBe(0);
 });
