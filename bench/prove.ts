@@ -19,6 +19,7 @@ import {
   type Duel,
   type FixedRule,
 } from '../tests/support/fixedRules';
+import { readPlanCase } from '@/formats/caseFile';
 import { learningProof } from './learning';
 import { stabilityProof } from './stability';
 import { broken, OUTINGS, RULES } from '../tests/support/goodSense';
@@ -28,7 +29,7 @@ import { randomOuting } from '../tests/support/randomOutings';
  * What the planner is held to, as JSON lines: each small case against every plan there is, each random outing against each rule of
  * thumb, golden outings with their kept plans likewise, the search without a rule against each school, planned outings against rules of good sense, small steps of a question against
  * the pieces they change, and summaries. Then learning, over simulated athletes with a hidden truth. `--small N`, `--random N`,
- * `--kept N`, `--schools N`, `--plans N`, `--stability N` and `--learning N` take so many cases, 0 leaves them out.
+ * `--kept N`, `--schools N`, `--plans N`, `--hand N`, `--stability N` and `--learning N` take so many cases, 0 leaves them out.
  */
 const say = (line: object) => process.stdout.write(JSON.stringify(line) + '\n');
 const count = (name: string, all: number): number => {
@@ -107,6 +108,24 @@ function* kept(n: number): Generator<Duel> {
   for (const [i, o] of goldenOutings('.').slice(0, n).entries()) yield duel(o, plans[i].plan);
 }
 
+/**
+ * Plans put together without this search, for days on which it once ended in a hollow: none of them may be cheaper than what it finds by more
+ * than two percent, or a twentieth of a point.
+ */
+function byHand(n: number): void {
+  const list = JSON.parse(readFileSync('tests/plans/byHand.json', 'utf8')) as { title: string; plan: Plan }[];
+  let within = 0;
+  for (const { plan, ...rest } of list.slice(0, n)) {
+    const c = readPlanCase(rest, rest.title);
+    const { person, timeline, damp, garments: closet } = c;
+    const found = makePlan({ person, closet, timeline, damp, sport: c.sport }).scored.total;
+    const theirs = scorePlan(person, alongOf(closet, plan), timeline, plan, { damp }).total;
+    if (found - theirs <= Math.max(0.05, 0.02 * theirs)) within++;
+    say({ outing: rest.title, found: r3(found), byHand: r3(theirs) });
+  }
+  say({ byHand: Math.min(n, list.length), within2PercentOrOneTwentiethOfAPoint: within });
+}
+
 /** Whether the search without any rule ends as low as the same search under each school's rule. */
 function schools(n: number): void {
   const files = (name: string) => readFileSync(`src/demo/files/${name}`, 'utf8');
@@ -167,6 +186,8 @@ const keptPlans = count('kept', GOLDEN);
 if (keptPlans > 0) rules(kept(keptPlans));
 const planned = count('plans', OUTINGS.length);
 if (planned > 0) plans(planned);
+const hands = count('hand', 2);
+if (hands > 0) byHand(hands);
 const withSchools = count('schools', 20);
 if (withSchools > 0) schools(withSchools);
 const steps = count('stability', 6);
