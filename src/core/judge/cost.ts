@@ -89,13 +89,13 @@ export const noCost = (): BodyCost => ({
   burden: 0,
 });
 
-/** Bare ears begin to count at this, °C, six kelvin below it so many points an hour; eyes that hurt, a mask at work, eyewear that fogs, slick cloth on bare legs, wet hair or rain at the neck. Engineering values. */
+/** Bare ears begin to count at this, °C, six kelvin below it so many points an hour; eyes that hurt, a mask at work, eyewear that fogs, limbs dressed scantily, wet hair or rain at the neck. Engineering values. */
 const EARS_C = 12;
 const EARS = 0.4;
 const EYES = 0.4;
 const MASKED = 0.06;
 const FOGGED = 0.6;
-const SLICK = 0.1;
+const SCANT = 0.1;
 const RAINED_ON = 0.8;
 /** Hands hotter than this sweat into their gloves, °C, and one kelvin more costs so many points an hour (engineering values). */
 const HOT_HANDS_C = 34.2;
@@ -162,7 +162,7 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
       MASKED * m.masked +
       (m.fog > 1 ? FOGGED : 0)) *
     hours;
-  c.wetSkin += (RAINED_ON * m.rained + SLICK * m.slick) * hours;
+  c.wetSkin += (RAINED_ON * m.rained + SCANT * m.scant) * hours;
   const working = ramp(m.heatWm2, WORK_WM2);
   const binds = m.effort > STANDS ? BINDS * Math.max(0, m.layers - FREE_LAYERS) : 0;
   c.burden +=

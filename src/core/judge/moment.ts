@@ -31,8 +31,8 @@ export interface Moment {
   eyes: number;
   rained: number;
   masked: number;
-  /** how clammy what lies on bare thighs is, 0–2: see `Weathered` */
-  slick: number;
+  /** how scantily limbs are dressed, 0–5: see `Weathered` */
+  scant: number;
   fog: number;
   /** of what is worn: mass, kg, and whether the jacket for stops is among it, 0 or 1 */
   wornKg: number;
@@ -65,7 +65,7 @@ export const noMoment = (): Moment => ({
   eyes: 0,
   rained: 0,
   masked: 0,
-  slick: 0,
+  scant: 0,
   fog: 0,
   wornKg: 0,
   warmOn: 0,
@@ -117,7 +117,7 @@ export function momentOfRow(series: Series, m: Metrics, row: number, into: Momen
   into.eyes = series.eyes[row];
   into.rained = series.rained[row];
   into.masked = series.masked[row];
-  into.slick = series.slick[row];
+  into.scant = series.scant[row];
   into.fog = series.fog[row];
   into.wornKg = m.wornKg[row];
   into.warmOn = m.warmOn[row];
@@ -144,7 +144,7 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   into.eyes = sim.weather.eyes;
   into.rained = sim.weather.rained;
   into.masked = sim.weather.masked;
-  into.slick = sim.weather.slick;
+  into.scant = sim.weather.scant;
   into.fog = sim.fog;
   into.effort = s.head[HEAD.metabolic] / sim.maxMetabolic;
   into.feelsBareC = sim.bareFace < Infinity ? sim.feelsC : Infinity;

@@ -17,8 +17,8 @@ export interface Weathered {
   rained: number;
   /** something of the face's is on whoever works: it gets damp and makes breath harder, 0 or 1 */
   masked: number;
-  /** how clammy what lies on bare thighs is: 1 for a thin shell without anything beneath, 2 for a membrane, else 0 */
-  slick: number;
+  /** how scantily limbs are dressed: 1 for a thin shell on bare thighs, 2 for a membrane, and up to 3 for arms bare in the cold */
+  scant: number;
   /** index of what is worn before the eyes, −1 for nothing */
   lens: number;
 }
@@ -27,6 +27,7 @@ const SCALP = zoneIndex('scalp');
 const CHEST = zoneIndex('chest');
 const FACE = zoneIndex('face');
 const THIGHS = zoneIndex('thighs');
+const ARMS = zoneIndex('arms');
 /** Ears stand out and hold little blood: tissue behind them, m²K/W (engineering value, beside the cheek's 0.091). */
 const EAR_TISSUE = 0.12;
 /** A hood covers ears once it covers this much of the scalp; a helmet lets wind to them above this permeability, mm/s at 100 Pa. */
@@ -81,11 +82,22 @@ function runsIn(s: Stacks, w: GarmentArrays): number {
 const UNLINED_MM = 0.5;
 
 /** Nobody who owns tights wears wind or rain trousers on bare legs in the cold: slick cloth clings and is cold where it touches (common practice, no published source). */
-function slickOnThighs(s: Stacks, w: GarmentArrays): number {
+function onThighs(s: Stacks, w: GarmentArrays): number {
   if (s.layers[THIGHS] === 0) return 0;
   const g = w.garments[s.garment[THIGHS * STRIDE + 1]];
   const shell = g.role === 'shell' || g.role === 'storm';
   return shell && g.thicknessMm < UNLINED_MM ? (g.membrane ? 2 : 1) : 0;
+}
+
+/** Nobody goes with bare arms in the cold, however warm the work: between these, °C, it comes to bother in full (common practice, no published source). */
+const ARMS_C = [8, -4] as const;
+const BARE_ARMS = 3;
+
+/** Share of a zone that nothing covers, 0–1. */
+function bareOf(s: Stacks, zone: number): number {
+  let bare = 1;
+  for (let k = 1; k <= s.layers[zone]; k++) bare *= 1 - s.cover[zone * STRIDE + k];
+  return bare;
 }
 
 /** Fills in what the weather does now to what is bare of the head. */
@@ -109,13 +121,14 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
     if (w.garments[g].group === 'eyes') into.lens = g;
     if (works && w.garments[g].group === 'face' && s.cover[FACE * STRIDE + k] >= MASKS) into.masked = 1;
   }
-  into.slick = slickOnThighs(s, w);
+  into.scant = onThighs(s, w) + BARE_ARMS * bareOf(s, ARMS) * ramp(c.airC, ARMS_C);
   into.earC = ears ? bareSkinC(c.airC, c.relativeWind, EAR_TISSUE) : Infinity;
   const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
   const snows = c.precipitation.includes('snow');
   const inside = c.precipitationMmH * INSIDE[c.precipitation];
   // Flakes melt in bare hair and roll off any hat.
-  into.rained = ramp(falls * reaches + (inside - falls) * bare, RAIN_MM_H) + IN_AT_FRONT * ramp(inside * runsIn(s, w), RAIN_MM_H);
+  into.rained =
+    ramp(falls * reaches + (inside - falls) * bare, RAIN_MM_H) + IN_AT_FRONT * ramp(inside * runsIn(s, w), RAIN_MM_H);
   const flakes = snows || c.wetting === 'spindrift' ? ramp(c.relativeWind, FLAKES) : 0;
   const cold = clamp((EYES_C - c.airC) / EYES_SPAN_K, 0, 1) * ramp(c.relativeWind, COLD_WIND);
   const drives = Math.max(flakes, cold);

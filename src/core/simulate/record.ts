@@ -22,7 +22,7 @@ export function recordRow(sim: Simulator, out: Series, row: number): void {
   out.eyes[row] = sim.weather.eyes;
   out.rained[row] = sim.weather.rained;
   out.masked[row] = sim.weather.masked;
-  out.slick[row] = sim.weather.slick;
+  out.scant[row] = sim.weather.scant;
   out.fog[row] = sim.fog;
   out.mouth[row] = sim.stacks.mouth;
   out.sweatGh[row] = o.sweatTotal * 3600;

@@ -27,7 +27,7 @@ export interface Series {
   eyes: Float64Array;
   rained: Float64Array;
   masked: Float64Array;
-  slick: Float64Array;
+  scant: Float64Array;
   fog: Float64Array;
   /** share of the breath that what covers the mouth gives back */
   mouth: Float64Array;
@@ -71,7 +71,7 @@ export function newSeries(rows: number, stepS: number, garments: number): Series
     eyes: f(),
     rained: f(),
     masked: f(),
-    slick: f(),
+    scant: f(),
     fog: f(),
     mouth: f(),
     sweatGh: f(),

@@ -65,7 +65,7 @@ const moment = (over: Partial<Moment>): Moment => ({
   earC: Infinity,
   eyes: 0,
   rained: 0,
-  slick: 0,
+  scant: 0,
   masked: 0,
   fog: 0,
   wornKg: 2,
@@ -98,7 +98,7 @@ test('a fourth layer of the torso binds at work, not at rest; a coat under a roo
   expect(cost({ coats: 2 })).toBeCloseTo(2.4, 9);
   expect(cost({ rained: 2 })).toBeCloseTo(1.6, 9);
   expect(cost({ masked: 1 })).toBeCloseTo(0.06, 9);
-  expect(cost({ slick: 2 })).toBeCloseTo(0.2, 9);
+  expect(cost({ scant: 2 })).toBeCloseTo(0.2, 9);
 });
 
 test('the part that decided is the largest one', () => {

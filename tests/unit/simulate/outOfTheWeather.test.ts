@@ -23,7 +23,7 @@ function head(ids: string[], over: Partial<Conditions> = {}, open: Record<string
   const c = { ...AIR, ...over };
   const ambient = { airC: c.airC, relativeWind: c.relativeWind, pumping: c.pumping, packOn: false };
   buildStacks(w, { worn: new Uint8Array(garments.length).fill(1), open: settings }, ambient, s);
-  const out: Weathered = { earC: 0, eyes: 0, rained: 0, masked: 0, slick: 0, lens: -1 };
+  const out: Weathered = { earC: 0, eyes: 0, rained: 0, masked: 0, scant: 0, lens: -1 };
   weathered(c, s, w, out);
   return out;
 }
@@ -103,10 +103,21 @@ test('a mask bothers whoever works under it: not who stands, and not a tube that
 });
 
 test('wind trousers on bare legs are clammy, a membrane twice as much; over tights, and lined ones, are not', () => {
-  const slick = (...ids: string[]) => head(ids, {}).slick;
-  expect(slick('briefs', 'wind-trousers')).toBe(1);
-  expect(slick('briefs', 'storm-trousers')).toBe(2);
-  expect(slick('briefs', 'thin-tights', 'storm-trousers')).toBe(0);
-  expect(slick('briefs', 'soft-trousers')).toBe(0);
-  expect(slick('briefs', 'running-shorts')).toBe(0);
+  const scant = (...ids: string[]) => head(ids, { airC: 10 }).scant;
+  expect(scant('briefs', 'wind-trousers')).toBe(1);
+  expect(scant('briefs', 'storm-trousers')).toBe(2);
+  expect(scant('briefs', 'thin-tights', 'storm-trousers')).toBe(0);
+  expect(scant('briefs', 'soft-trousers')).toBe(0);
+  expect(scant('briefs', 'running-shorts')).toBe(0);
+});
+
+test('bare arms bother in the cold, in full from −4 °C on and not from 8; a tee leaves two thirds of them bare', () => {
+  const scant = (id: string, airC: number, open = {}) => head([id], { airC }, open).scant;
+  expect(scant('synthetic-tee', 8)).toBe(0);
+  expect(scant('synthetic-tee', 7)).toBeGreaterThan(0);
+  expect(scant('synthetic-tee', -4)).toBeCloseTo(3 * 0.65, 6);
+  expect(scant('synthetic-tee', -20)).toBeCloseTo(3 * 0.65, 6);
+  expect(scant('synthetic-tee', -3)).toBeLessThan(3 * 0.65);
+  expect(scant('thin-merino-base', -20)).toBeLessThan(0.2);
+  expect(scant('thin-merino-base', -20, { sleeves: 1 })).toBeGreaterThan(0.5);
 });
