@@ -31,7 +31,7 @@ export interface Moment {
   eyes: number;
   rained: number;
   masked: number;
-  /** how scantily limbs are dressed, 0–5: see `Weathered` */
+  /** how scantily limbs are dressed, 0–10: see `Weathered` */
   scant: number;
   fog: number;
   /** of what is worn: mass, kg, and whether the jacket for stops is among it, 0 or 1 */

@@ -1,6 +1,6 @@
 import type { Garment } from '@/core/clothing/garment';
 import { isIndoors, isStop } from '@/core/effort/sports';
-import { act, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
+import { act, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { isWorn } from '@/core/kit/replay';
 import type { Timeline } from '@/core/outing/timeline';
@@ -13,6 +13,39 @@ export function* triedFirst(plan: Plan, candidates: Candidates, request: PlanReq
   yield* pairs(plan, candidates);
   yield* forStops(plan, candidates, request.timeline);
   yield* anotherLayer(plan, request);
+  yield* baseWithLayer(plan, candidates);
+}
+
+/**
+ * Where a base alone or with one layer over it is worn all the way: any other base with any one layer, shut or open, or by itself. A thin base under a
+ * vest is as warm as a thick one alone, and neither half of that change helps.
+ */
+function* baseWithLayer(
+  plan: Plan,
+  { bases, mids, shells, warms }: Pick<Candidates, 'bases' | 'mids' | 'shells' | 'warms'>,
+): Generator<Change> {
+  const base = bases.find((g) => isAlong(plan, g.id));
+  const over = [...mids, ...shells].filter((g) => isAlong(plan, g.id));
+  const changes = plan.cues.some((c) => c.actions.some((a) => a.do !== 'set' && over.some((g) => g.id === a.garment)));
+  if (!base || over.length > 1 || changes || warms.some((g) => plan.worn.includes(g.id))) return;
+  const bare = (p: Plan) => over.reduce((q, g) => leaveGarment(q, g.id), p);
+  for (const b of bases) {
+    const swapped = (p: Plan) => (b === base ? bare(p) : swapGarment(bare(p), base.id, b));
+    yield { name: `${b.id} by itself`, of: 'torso', warmer: 0, edit: swapped };
+    for (const layer of [...mids, ...shells])
+      for (const setting of [0, 1]) {
+        const vents = layer.openings.filter((o) => o.kind === 'vent');
+        const worn = (p: Plan) => takeGarment(swapped(p), layer.id, 'worn');
+        yield {
+          name: `${b.id} under ${layer.id} ${setting === 0 ? 'shut' : 'open'}`,
+          of: 'torso',
+          warmer: 0,
+          edit: (p) =>
+            vents.reduce((q, o) => act(q, { do: 'set', garment: layer.id, opening: o.id, setting }, 0), worn(p)),
+        };
+        if (vents.length === 0) break;
+      }
+  }
 }
 
 /** Middle layer and shell changed together: layers that only pay, or only are needless, as a pair. */

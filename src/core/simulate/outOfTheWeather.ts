@@ -17,7 +17,7 @@ export interface Weathered {
   rained: number;
   /** something of the face's is on whoever works: it gets damp and makes breath harder, 0 or 1 */
   masked: number;
-  /** how scantily limbs are dressed: 1 for a thin shell on bare thighs, 2 for a membrane, and up to 3 for arms bare in the cold */
+  /** how scantily limbs are dressed: 1 for a thin shell on bare thighs, 2 for a membrane, up to 3 for arms bare in the cold, up to 5 for calves in hard frost */
   scant: number;
   /** index of what is worn before the eyes, −1 for nothing */
   lens: number;
@@ -28,6 +28,7 @@ const CHEST = zoneIndex('chest');
 const FACE = zoneIndex('face');
 const THIGHS = zoneIndex('thighs');
 const ARMS = zoneIndex('arms');
+const CALVES = zoneIndex('calves');
 /** Ears stand out and hold little blood: tissue behind them, m²K/W (engineering value, beside the cheek's 0.091). */
 const EAR_TISSUE = 0.12;
 /** A hood covers ears once it covers this much of the scalp; a helmet lets wind to them above this permeability, mm/s at 100 Pa. */
@@ -92,6 +93,9 @@ function onThighs(s: Stacks, w: GarmentArrays): number {
 /** Nobody goes with bare arms in the cold, however warm the work: between these, °C, it comes to bother in full (common practice, no published source). */
 const ARMS_C = [8, -4] as const;
 const BARE_ARMS = 3;
+/** The same of calves, which runners leave bare down to some degrees of frost: see the easy run in tests/practice. */
+const CALVES_C = [-6, -14] as const;
+const BARE_CALVES = 5;
 
 /** Share of a zone that nothing covers, 0–1. */
 function bareOf(s: Stacks, zone: number): number {
@@ -121,7 +125,10 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
     if (w.garments[g].group === 'eyes') into.lens = g;
     if (works && w.garments[g].group === 'face' && s.cover[FACE * STRIDE + k] >= MASKS) into.masked = 1;
   }
-  into.scant = onThighs(s, w) + BARE_ARMS * bareOf(s, ARMS) * ramp(c.airC, ARMS_C);
+  into.scant =
+    onThighs(s, w) +
+    BARE_ARMS * bareOf(s, ARMS) * ramp(c.airC, ARMS_C) +
+    BARE_CALVES * bareOf(s, CALVES) * ramp(c.airC, CALVES_C);
   into.earC = ears ? bareSkinC(c.airC, c.relativeWind, EAR_TISSUE) : Infinity;
   const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
   const snows = c.precipitation.includes('snow');

