@@ -46,6 +46,10 @@ export function coversUnderwear(on: Iterable<Garment>): boolean {
     .every((g) => SHOWS.every((zone) => !covers(g, zone) || over.some((o) => o.group === g.group && covers(o, zone))));
 }
 
+/** Whether taking a piece off leaves the legs in nothing but shorts. @param among garments  @param on ids of what is worn, that piece too */
+export const leavesLegsBare = (g: Garment, among: readonly Garment[], on: ReadonlySet<string>): boolean =>
+  g.group === 'legs' && !among.some((o) => o !== g && o.group === 'legs' && o.role !== 'short' && on.has(o.id));
+
 /** What is worn over the body by choice; boots and helmets are what the sport asks for. */
 export const isLayer = (g: Garment): boolean => g.group === 'torso' || g.group === 'legs' || g.group === 'hands';
 

@@ -1,7 +1,7 @@
 import type { Garment } from '@/core/clothing/garment';
 import type { KitAction, Plan } from '@/core/kit/plan';
 import { ASK_STEP_S, runPlan, type Question } from './question';
-import { isBarrierLiner, isCoat, isStandby, oneAtATime, suitsSport } from '@/core/clothing/purpose';
+import { isBarrierLiner, isCoat, isStandby, leavesLegsBare, oneAtATime, suitsSport } from '@/core/clothing/purpose';
 import { alarmsIn } from '@/core/judge/findings';
 import { onTheMove } from '@/core/kit/changing';
 import { operations } from '@/core/kit/difference';
@@ -12,7 +12,7 @@ import { mostMoved, type Moved } from './mostMoved';
 import { Trials } from './trials';
 import type { Scored } from '@/core/judge/scorePlan';
 import { changesOf } from '@/core/kit/cueWords';
-import { isWorn, settingAt } from '@/core/kit/replay';
+import { isWorn, settingAt, wornAt } from '@/core/kit/replay';
 
 /** The one change by hand that helps a plan most, with what it does. */
 export interface Proposal {
@@ -123,7 +123,7 @@ const isJacket = (g: Garment): boolean => g.group === 'torso' && isStandby(g);
 const alarms = (s: Scored): number => alarmsIn(s.findings).length;
 
 /** Nobody takes gaiters or warmers off on the way, or bares the legs where they stand about (common practice, no published source). */
-const keptOn = (g: Garment, m: Phase): boolean => g.group === 'feet' || (g.group === 'legs' && m.stop && !isStandby(g));
+const keptOn = (g: Garment, m: Phase): boolean => g.group === 'feet' || (g.group === 'legs' && m.stop && !isCoat(g));
 
 interface Option {
   text: string;
@@ -156,7 +156,12 @@ function options(r: Question, scored: Scored): Option[] {
       const helmet = g.group === 'head' && g.role === 'over';
       const canChange = !helmet && (onTheMove(g) || (g.overBoots && (m.halted || !m.onTheMove)));
       const taken = !worn && inPlan.some((o) => oneAtATime(o, g) && isWorn(plan, o.id, m.startS));
-      if (canChange && g.role !== 'base' && !taken && !(worn && keptOn(g, m)))
+      if (
+        canChange &&
+        g.role !== 'base' &&
+        !taken &&
+        !(worn && (keptOn(g, m) || leavesLegsBare(g, inPlan, wornAt(plan, m.startS))))
+      )
         add([{ do: worn ? 'takeOff' : 'putOn', garment: g.id }], plan, m.startS);
       if (!worn) continue;
       for (const o of g.openings) {

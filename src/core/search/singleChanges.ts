@@ -1,10 +1,11 @@
-import { isBarrierLiner, isStandby, suitsSport } from '@/core/clothing/purpose';
+import { isBarrierLiner, isCoat, isStandby, leavesLegsBare, suitsSport } from '@/core/clothing/purpose';
 import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
 import { act, alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
 import { followable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
-import { isWorn, settingAt, tidy } from '@/core/kit/replay';
-import { phases, type Phase } from '@/core/outing/moments';
+import { isWorn, settingAt, tidy, wornAt } from '@/core/kit/replay';
+import { isIndoors } from '@/core/effort/sports';
+import { phases, stretchAt, type Phase } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import { alike } from './changes';
 import { leeIsNear, standbyGoesOn } from './course';
@@ -147,6 +148,13 @@ function* atHalts(
     }
     if (!m.stop) continue;
     for (const o of takes) yield change(o, 'for', (p) => forStop(o)(takeGarment(p, o.id, 'carried')));
+    const worn = wornAt(plan, startS);
+    if (isIndoors(stretchAt(timeline, startS + 1).sport))
+      for (const g of along.filter((o) => isCoat(o) && worn.has(o.id) && !leavesLegsBare(o, along, worn)))
+        yield change(g, 'off under the roof', (p) => {
+          const off = act(p, { do: 'takeOff', garment: g.id }, startS);
+          return endS < timeline.endS ? act(off, { do: 'putOn', garment: g.id }, endS) : off;
+        });
     if (leeIsNear(timeline, m) && !plan.cues.some((c) => c.shelter && Math.abs(c.atS - startS) < 1))
       yield {
         name: `lee at ${startS}`,

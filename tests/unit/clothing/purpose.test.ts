@@ -1,4 +1,4 @@
-import { coversUnderwear, isCoat, isUnderwear } from '@/core/clothing/purpose';
+import { coversUnderwear, isCoat, isUnderwear, leavesLegsBare } from '@/core/clothing/purpose';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { staysWearable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
@@ -21,6 +21,16 @@ test('underwear is open mesh on torso and legs and long johns; tights and plain 
   expect(covered('thin-merino-base', 'mesh-longs', 'running-shorts')).toBe(false);
   // What covers the legs covers no chest.
   expect(covered('mesh-base', 'wind-trousers')).toBe(false);
+});
+
+test('rain trousers come off over tights, not over briefs alone', () => {
+  const bare = (...ids: string[]) => {
+    const [storm, ...rest] = garmentsOf('storm-trousers', ...ids);
+    return leavesLegsBare(storm, [storm, ...rest], new Set(['storm-trousers', ...ids]));
+  };
+  expect(bare('briefs')).toBe(true);
+  expect(bare('briefs', 'thin-tights')).toBe(false);
+  expect(leavesLegsBare(garmentsOf('wind-shell')[0], [], new Set())).toBe(false);
 });
 
 test('coats are shells and jackets of the torso and what goes over trousers', () => {
