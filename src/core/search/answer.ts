@@ -153,10 +153,15 @@ function inFull(
   };
 }
 
-/** A day this long, or with a stop this long outdoors, min, is more than a rung with small changes: the whole planner looks at it too. */
-const LONG = { minutes: 100, stop: 4 } as const;
-export const isLong = ({ minutes, stops }: DoorDay): boolean =>
-  minutes > LONG.minutes || stops.some((s) => s.kind !== 'hut' && s.kind !== 'lights' && s.minutes >= LONG.stop);
+/**
+ * A day this long, or with a stop this long outdoors, min, or in which this much falls, mm/h, is more than a rung with small changes (rungs are
+ * climbed dry): the whole planner looks at it too.
+ */
+const LONG = { minutes: 100, stop: 4, falls: 0.5 } as const;
+export const isLong = ({ minutes, stops, falls }: DoorDay): boolean =>
+  minutes > LONG.minutes ||
+  (falls.kind !== 'none' && falls.mmH >= LONG.falls) ||
+  stops.some((s) => s.kind !== 'hut' && s.kind !== 'lights' && s.minutes >= LONG.stop);
 
 /** What the whole planner must save before it is preferred to the rung: a share of the cost, and points. */
 const SEARCH_SAVES = { share: 0.03, points: 0.05 } as const;

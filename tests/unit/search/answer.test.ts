@@ -94,6 +94,9 @@ test.each([
   [{ stops: [{ kind: 'wait' as const, times: 1, minutes: 4 }] }, true],
   [{ stops: [{ kind: 'wait' as const, times: 1, minutes: 3.9 }] }, false],
   [{ stops: [{ kind: 'hut' as const, times: 1, minutes: 40 }] }, false],
+  [{ falls: { kind: 'dry snow' as const, mmH: 0.5 } }, true],
+  [{ falls: { kind: 'rain' as const, mmH: 0.4 } }, false],
+  [{ falls: { kind: 'none' as const, mmH: 2 } }, false],
 ])('%j is long: %s', (day, long) => expect(isLong(aDoorDay(day))).toBe(long));
 
 test('round the answer: a rung to each side, five efforts of which one is one’s own, and where these rungs hold', () => {
