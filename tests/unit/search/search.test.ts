@@ -15,6 +15,7 @@ import { haltsNobody } from '@/core/outing/moments';
 import type { Plan } from '@/core/kit/plan';
 import type { Node } from '@/core/questions/node';
 import { PathRun } from '@/core/search/pathRun';
+import { settle } from '@/core/search/settle';
 import { polish, type Finishing } from '@/core/search/polish';
 import { COARSE_S } from '@/core/search/descent';
 import { makePlan } from '@/core/search/planner';
@@ -384,4 +385,38 @@ test('at the end legs and torso change together where neither helps alone: warm 
     );
     expect(cost(polished)).toBeLessThanOrEqual(Math.min(...all) + 0.03);
   }
+});
+
+test('a cue that is worth next to nothing is left out at the end, one that matters stays', () => {
+  const closet = garmentsOf(
+    'thin-merino-base',
+    'wind-shell',
+    'down-puffy',
+    'briefs',
+    'brushed-tights',
+    'wool-socks',
+    'winter-boots',
+    'thin-cap',
+    'wind-gloves',
+  );
+  const timeline = dayOf(
+    [
+      aLeg({ sport: 'hike', minutes: 40, effort: { by: 'metabolic', value: 520 } }),
+      aLeg({ sport: 'stand', minutes: 20, effort: { by: 'usual' } }),
+    ],
+    -8,
+    4,
+  );
+  const request = { person: AVERAGE_PERSON, closet, timeline, sport: 'hike' as const };
+  const { weights } = new Course(AVERAGE_PERSON, timeline, undefined, undefined);
+  const finishing: Finishing = { request, weights, order: new Map(), stepS: 60, mostCues: 12, beat: () => true };
+  const jacket = { atS: 2400, actions: [{ do: 'putOn' as const, garment: 'down-puffy' }] };
+  const idle = {
+    atS: 2100,
+    actions: [{ do: 'set' as const, garment: 'wind-shell', opening: 'sleeves', setting: 0.1 }],
+  };
+  const along = closet.map((g) => g.id).filter((id) => id !== 'down-puffy');
+  const plan: Plan = { worn: along, carried: ['down-puffy'], openings: {}, cues: [idle, jacket] };
+  const settled = settle(plan, finishing);
+  expect(settled.cues.map((c) => c.atS)).toEqual([2400]);
 });
