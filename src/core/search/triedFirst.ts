@@ -17,7 +17,7 @@ export function* triedFirst(plan: Plan, candidates: Candidates, request: PlanReq
 }
 
 /**
- * Where a base alone or with one layer over it is worn all the way: any other base with any one layer, shut or open, or by itself. A thin base under a
+ * Where a base alone or with one layer over it is worn all the way, and nothing goes on or off: any other base with any one layer, shut or open, or by itself. A thin base under a
  * vest is as warm as a thick one alone, and neither half of that change helps.
  */
 function* baseWithLayer(
@@ -26,7 +26,8 @@ function* baseWithLayer(
 ): Generator<Change> {
   const base = bases.find((g) => isAlong(plan, g.id));
   const over = [...mids, ...shells].filter((g) => isAlong(plan, g.id));
-  const changes = plan.cues.some((c) => c.actions.some((a) => a.do !== 'set' && over.some((g) => g.id === a.garment)));
+  // Where pieces go on and off much else hangs on the torso, and a first gain here has led into a hollow.
+  const changes = plan.cues.some((c) => c.actions.some((a) => a.do !== 'set'));
   if (!base || over.length > 1 || changes || warms.some((g) => plan.worn.includes(g.id))) return;
   const bare = (p: Plan) => over.reduce((q, g) => leaveGarment(q, g.id), p);
   for (const b of bases) {
