@@ -52,9 +52,8 @@ export interface GarmentArrays {
   layerKg: Float64Array;
   /** 1 for the jacket that is kept dry for stops */
   standby: Uint8Array;
-  /** 1 for a layer of the torso; 1 for what is hung up under a roof: see `isCoat` */
+  /** 1 for a layer of the torso; 1 for what goes over it against wind and wet; 1 for what is hung up under a roof: see `isCoat` */
   torso: Uint8Array;
-  /** 1 for what is worn over the torso against wind and wet */
   shell: Uint8Array;
   coat: Uint8Array;
   mouth: Float64Array;

@@ -17,8 +17,8 @@ export function* triedFirst(plan: Plan, candidates: Candidates, request: PlanReq
 }
 
 /**
- * Where a base alone or with one layer over it is worn all the way, and nothing goes on or off: any other base with any one layer, shut or open, or by itself. A thin base under a
- * vest is as warm as a thick one alone, and neither half of that change helps.
+ * Where a base alone or with one layer over it is worn all the way, and nothing goes on or off: any other base with any one layer, shut or
+ * open, or by itself. A thin base under a vest is as warm as a thick one alone, and neither half of that change helps.
  */
 function* baseWithLayer(
   plan: Plan,

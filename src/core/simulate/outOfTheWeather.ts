@@ -7,7 +7,7 @@ import { SPORT } from '@/core/effort/sports';
 import type { Conditions } from '@/core/outing/conditions';
 import { clamp, ramp } from '@/core/quantity/range';
 
-/** What weather does to ears, eyes and hair, which no zone of the body stands for. */
+/** What weather does to ears, eyes, hair and limbs that no zone of the body stands for. */
 export interface Weathered {
   /** ears, °C; Infinity where they are covered */
   earC: number;
@@ -90,10 +90,10 @@ function onThighs(s: Stacks, w: GarmentArrays): number {
   return shell && g.thicknessMm < UNLINED_MM ? (g.membrane ? 2 : 1) : 0;
 }
 
-/** Nobody goes with bare arms in the cold, however warm the work: between these, °C, it comes to bother in full (common practice, no published source). */
+/** Nobody goes with bare arms in the cold, however warm the work: between these, °C, it comes to bother in full (common practice, no published source; how much are engineering values). */
 const ARMS_C = [8, -4] as const;
 const BARE_ARMS = 3;
-/** The same of calves, which runners leave bare down to some degrees of frost: see the easy run in tests/practice. */
+/** The same of calves, which runners leave bare down to some degrees of frost: see the easy run in tests/reference/practice.test.ts (engineering values). */
 const CALVES_C = [-6, -14] as const;
 const BARE_CALVES = 5;
 
@@ -104,7 +104,7 @@ function bareOf(s: Stacks, zone: number): number {
   return bare;
 }
 
-/** Fills in what the weather does now to what is bare of the head. */
+/** Fills in what the weather does now to head, chest and bare limbs. */
 export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weathered): void {
   let ears = true;
   let reaches = 1;
