@@ -46,10 +46,11 @@ test('ten planned outings keep the rules of good sense: hat, hands, stop layer, 
   expect(summary).toMatchObject({ plans: 10, sensible: 10 });
 }, 300_000);
 
-// Both days cost more than two points, and were 9 and 11 % dearer while only one descent was bettered to the end.
+// The first two cost more than two points, and were 9 and 11 % dearer while only one descent was bettered to the end; on the third a
+// jacket for stops was worn on the lifts, 0.77 points instead of 0.52.
 test('no plan put together by hand is cheaper than what is found by more than two percent', () => {
-  const summary = lines({ hand: 2 }).pop()!;
-  expect(summary).toMatchObject({ byHand: 2, within2PercentOrOneTwentiethOfAPoint: 2 });
+  const summary = lines({ hand: 3 }).pop()!;
+  expect(summary).toMatchObject({ byHand: 3, within2PercentOrOneTwentiethOfAPoint: 3 });
 }, 300_000);
 
 test('six outings halve the error of water, fingers and torso, none makes it worse by a tenth, and the intervals hold', () => {

@@ -54,11 +54,13 @@ export class PathRun {
     private readonly stepS: number,
     /** how far behind the present path a trial may fall, as a share of what is still to come, before it is given up */
     private readonly patience = 0.25,
+    /** how its garments may be worn; left out: in all ways the search knows */
+    ways?: Ways,
   ) {
     const garments = kitGarments(kit);
     this.byId = new Map(garments.map((g) => [g.id, g]));
     this.sim = new Simulator(course.person, garments);
-    this.ways = allWays(kit, course.habits);
+    this.ways = ways ?? allWays(kit, course.habits);
   }
 
   get length(): number {

@@ -15,7 +15,8 @@ import { dropCue, missedCues } from '@/core/questions/missedCues';
 import { staysPossible } from '@/core/kit/followable';
 import { keepsTo } from './keeps';
 import type { CurvePoint, Planned, PlanRequest, Progress } from './planRequest';
-import { polish, POLISH_STEP_S, type Finishing } from './polish';
+import type { Finishing } from './finishing';
+import { polish, POLISH_STEP_S } from './polish';
 import { settle } from './settle';
 import { PathRun } from './pathRun';
 import { runInFull } from '@/core/questions/question';
@@ -101,6 +102,7 @@ export class Search {
       request: this.request,
       weights: course.weights,
       order: course.order,
+      course,
       stepS: Math.max(POLISH_STEP_S, descent.coarseS),
       mostCues: this.most,
       others: differs ? [first.plan(), differs.plan()] : [],

@@ -1,4 +1,3 @@
-import type { Weights } from '@/core/judge/cost';
 import { alongOf, isAlong } from '@/core/kit/edit';
 import { followable, staysPossible } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
@@ -6,45 +5,26 @@ import { Hopeless, propose } from '@/core/questions/propose';
 import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
 import type { Candidates } from './candidates';
+import { redress } from './redress';
+import { askedOf, type Finishing } from './finishing';
 import { keepsTo } from './keeps';
 import { mixes } from './mixes';
 import { orderPrice } from './order';
-import type { PlanRequest } from './planRequest';
 import { cuesMoved, pacesTried } from './cuesChanged';
 import { anotherLayer, singleChanges, withoutChanging, type Change } from './singleChanges';
+import { sweep } from './sweep';
 import { triedFirst } from './triedFirst';
-
-/** What the last stages of a search share: what was asked, how it is weighed, and the longest step of a trial, s. */
-export interface Finishing {
-  request: PlanRequest;
-  weights: Weights;
-  /** what each piece weighs by its place in a fixed order, points by id */
-  order: ReadonlyMap<string, number>;
-  stepS: number;
-  /** plans that were found from other starts, and were not chosen */
-  others?: readonly Plan[];
-  /** the most cues that may be proposed */
-  mostCues: number;
-  /** asked between trials; false ends with the best so far */
-  beat: () => boolean;
-}
-
-/** The question that a finished plan answers, without the plan. */
-export function askedOf({ request, weights }: Finishing) {
-  const { person, timeline, damp, waiting, closet, sport } = request;
-  return { person, closet, timeline, sport, damp, weights, waiting };
-}
 
 /** A swap of one piece must gain this to be made at the end, points. */
 const LEAST_SWAP = 0.01;
 /** The last betterment by single changes: step of its runs, s, rounds, and runs at most. */
 export const POLISH_STEP_S = 60;
 const POLISH_ROUNDS = 12;
-const POLISH_RUNS = { swaps: 900, proposals: 1000, across: 300, two: 400 } as const;
+const POLISH_RUNS = { swaps: 900, proposals: 1000, across: 300, two: 400, swept: 800 } as const;
 /** Changes of the legs that are tried with changes of the torso, the best by themselves of each, and pairs or mixes that are then run in full. */
 const ACROSS = { each: 7, inFull: 3 } as const;
 /** Single changes that are paired at the end, the best of those tried. */
-const TWO = { each: 16 } as const;
+const TWO = { each: 11 } as const;
 /** Insulation that comes or goes with a change and makes it a warmer or a lighter one, m²K/W. */
 const LEAST_WARMER = 0.005;
 /** What a proposal must gain to be taken by the search itself, points. */
@@ -52,8 +32,8 @@ const LEAST_PROPOSED = 0.03;
 
 /**
  * Betters the chosen plan by single changes until none helps: pieces swapped for any of their like, small things left at home or
- * put on, and all that is proposed to a person beside a finished plan; and where no single one helps, by two at once and by parts of
- * plans from other starts.
+ * put on, and all that is proposed to a person beside a finished plan; and where no single one helps, by wearing the same otherwise, by two at
+ * once, by parts of plans from other starts, and by all ways to dress head and hands.
  * @returns the plan, and what it costs with the price of its order, points
  */
 export function polish(chosen: Plan, candidates: Candidates, f: Finishing): { plan: Plan; least: number } {
@@ -62,8 +42,8 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): { pl
     const before = end.least;
     end.takeSingle(round === 0 ? [...triedFirst(end.plan, candidates, f.request)] : []);
     end.takeProposal();
-    if (before - end.least >= LEAST_SWAP || end.triesAgain()) continue;
-    if (!end.takesPair() && !end.takesMix() && !end.takesTwo()) break;
+    if (before - end.least >= LEAST_SWAP || end.triesAgain() || end.takesRedressed()) continue;
+    if (!end.takesPair() && !end.takesMix() && !end.takesTwo() && !end.takesSweep()) break;
   }
   return end;
 }
@@ -78,7 +58,7 @@ class Polishing {
   /** what changes of the plan held were found to save: several stages try the same */
   private readonly tried = new Map<string, number | null>();
   private held: Plan | null = null;
-  private readonly runs = { swaps: 0, proposals: 0, across: 0, two: 0 };
+  private readonly runs = { swaps: 0, proposals: 0, across: 0, two: 0, swept: 0 };
   private readonly possible: ReturnType<typeof staysPossible>;
   private readonly keeps: ReturnType<typeof keepsTo>;
   private readonly hopeless = new Hopeless();
@@ -86,6 +66,8 @@ class Polishing {
   private readonly hopelessProposals = new Hopeless();
   /** the plan that no proposal helped */
   private unhelped: Plan | null = null;
+  /** the plan whose pieces were tried worn otherwise */
+  private redressed: Plan | null = null;
 
   constructor(
     chosen: Plan,
@@ -254,23 +236,49 @@ class Polishing {
     return this.takesBest(pairs);
   }
 
+  /** Takes the same pieces worn otherwise from phase to phase, where that helps. */
+  takesRedressed(): boolean {
+    if (this.plan === this.redressed) return false;
+    this.redressed = this.plan;
+    const { course, request, mostCues, stepS, beat } = this.f;
+    const next = redress(this.plan, { course, closet: request.closet, stepS, maxCues: mostCues, goOn: beat });
+    return next !== null && this.mayBe(next) && this.takes(next);
+  }
+
+  /** Takes what dresses head or hands best, of all there is. */
+  takesSweep(): boolean {
+    const { plan } = this;
+    return this.takesOneOf(
+      [...sweep(plan, this.f.request)].map((c) => c.edit(plan)),
+      () => this.mayRun('swept'),
+    );
+  }
+
   /** Takes parts of the body, and the going, as another plan has them, where that helps. */
   takesMix(): boolean {
-    this.hold();
     const { plan, f } = this;
     const { timeline, person, closet } = f.request;
     const can = followable(timeline, person, new Map(closet.map((g) => [g.id, g])));
-    const seen = new Set([JSON.stringify(plan)]);
     const unlike = (f.others ?? []).filter((other) => alongOf(closet, other).some((g) => !isAlong(plan, g.id)));
-    const found = unlike.flatMap((other) =>
-      [...mixes(plan, other, closet)].flatMap(({ plan: next }) => {
-        const key = JSON.stringify(next);
-        if (seen.has(key) || !this.mayBe(next) || !next.cues.every(can) || !f.beat()) return [];
-        seen.add(key);
-        const saves = (this.savesOf(next) ?? -Infinity) + this.order(plan) - this.order(next);
-        return saves > LEAST_SWAP - this.trials.doubt ? [{ next, saves }] : [];
-      }),
+    const mixed = unlike.flatMap((other) => [...mixes(plan, other, closet)].map((m) => m.plan));
+    return this.takesOneOf(
+      mixed.filter((next) => next.cues.every(can)),
+      f.beat,
     );
+  }
+
+  /** Tries plans cheaply, and takes the best of them where it is cheaper indeed. */
+  private takesOneOf(plans: readonly Plan[], goOn: () => boolean): boolean {
+    this.hold();
+    const { plan } = this;
+    const seen = new Set([JSON.stringify(plan)]);
+    const found = plans.flatMap((next) => {
+      const key = JSON.stringify(next);
+      if (seen.has(key) || !this.mayBe(next) || !goOn()) return [];
+      seen.add(key);
+      const saves = (this.savesOf(next) ?? -Infinity) + this.order(plan) - this.order(next);
+      return saves > LEAST_SWAP - this.trials.doubt ? [{ next, saves }] : [];
+    });
     return this.takesBest(found);
   }
 }

@@ -9,7 +9,8 @@ import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
 import { byPlace } from './candidates';
 import { keepsTo } from './keeps';
-import { askedOf, POLISH_STEP_S, type Finishing } from './polish';
+import { askedOf, type Finishing } from './finishing';
+import { POLISH_STEP_S } from './polish';
 
 /** Plans this near to each other in cost are the same to anybody: points, and a share of the whole; what may be left out of them. */
 const SAME_POINTS = 0.03;

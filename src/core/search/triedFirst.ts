@@ -3,6 +3,7 @@ import { isIndoors, isStop } from '@/core/effort/sports';
 import { act, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { isWorn } from '@/core/kit/replay';
+import { phases } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Candidates } from './candidates';
 import type { PlanRequest } from './planRequest';
@@ -14,6 +15,40 @@ export function* triedFirst(plan: Plan, candidates: Candidates, request: PlanReq
   yield* forStops(plan, candidates, request.timeline);
   yield* anotherLayer(plan, request);
   yield* baseWithLayer(plan, candidates);
+  yield* forWornJackets(plan, candidates, request.timeline);
+}
+
+/**
+ * A jacket for stops that is worn on the way: another layer in its place, or a middle layer with a shell, and the jacket in the pack or at home.
+ * Neither half helps alone: a shell by itself is too cold, and the jacket over it too warm.
+ */
+export function* forWornJackets(
+  plan: Plan,
+  { mids, shells, warms }: Pick<Candidates, 'mids' | 'shells' | 'warms'>,
+  timeline: Timeline,
+): Generator<Change> {
+  const going = phases(timeline).filter((m) => !m.stop);
+  const jacket = warms.find((g) => going.some((m) => isWorn(plan, g.id, m.startS)));
+  if (!jacket) return;
+  const ways = [
+    ['carried', (p: Plan) => takeGarment(p, jacket.id, 'carried')],
+    ['left', (p: Plan) => p],
+  ] as const;
+  const layers = [...mids, ...shells].filter((g) => !isAlong(plan, g.id));
+  const pairs = mids.flatMap((m) =>
+    shells.flatMap((s) => (isAlong(plan, m.id) || isAlong(plan, s.id) ? [] : [[s, m]])),
+  );
+  for (const [outer, inner] of [...layers.map((g) => [g]), ...pairs])
+    for (const [how, along] of ways)
+      yield {
+        name: `${outer.id} ${inner?.id ?? ''} with ${jacket.id} ${how}`,
+        of: 'torso',
+        warmer: 0,
+        edit: (p) => {
+          const instead = swapGarment(p, jacket.id, outer);
+          return along(inner ? takeGarment(instead, inner.id, 'worn') : instead);
+        },
+      };
 }
 
 /**

@@ -16,7 +16,8 @@ import type { Plan } from '@/core/kit/plan';
 import type { Node } from '@/core/questions/node';
 import { PathRun } from '@/core/search/pathRun';
 import { settle } from '@/core/search/settle';
-import { polish, type Finishing } from '@/core/search/polish';
+import type { Finishing } from '@/core/search/finishing';
+import { polish } from '@/core/search/polish';
 import { COARSE_S } from '@/core/search/descent';
 import { makePlan } from '@/core/search/planner';
 import { SCHOOLS } from '@/core/search/schools';
@@ -368,6 +369,7 @@ test('at the end legs and torso change together where neither helps alone: warm 
   const finishing: Finishing = {
     request: { person: AVERAGE_PERSON, closet, timeline, sport: 'hike' },
     weights: on.weights,
+    course: on,
     order: new Map(),
     stepS: 60,
     mostCues: 12,
@@ -408,8 +410,17 @@ test('a cue that is worth next to nothing is left out at the end, one that matte
     4,
   );
   const request = { person: AVERAGE_PERSON, closet, timeline, sport: 'hike' as const };
-  const { weights } = new Course(AVERAGE_PERSON, timeline, undefined, undefined);
-  const finishing: Finishing = { request, weights, order: new Map(), stepS: 60, mostCues: 12, beat: () => true };
+  const course = new Course(AVERAGE_PERSON, timeline, undefined, undefined);
+  const { weights } = course;
+  const finishing: Finishing = {
+    request,
+    weights,
+    course,
+    order: new Map(),
+    stepS: 60,
+    mostCues: 12,
+    beat: () => true,
+  };
   const jacket = { atS: 2400, actions: [{ do: 'putOn' as const, garment: 'down-puffy' }] };
   const idle = {
     atS: 2100,

@@ -1,0 +1,27 @@
+import type { Weights } from '@/core/judge/cost';
+import type { Plan } from '@/core/kit/plan';
+import type { Course } from './course';
+import type { PlanRequest } from './planRequest';
+
+/** What the last stages of a search share: what was asked, how it is weighed, and the longest step of a trial, s. */
+export interface Finishing {
+  request: PlanRequest;
+  weights: Weights;
+  /** what each piece weighs by its place in a fixed order, points by id */
+  order: ReadonlyMap<string, number>;
+  stepS: number;
+  /** the outing as the search sees it */
+  course: Course;
+  /** plans that were found from other starts, and were not chosen */
+  others?: readonly Plan[];
+  /** the most cues that may be proposed */
+  mostCues: number;
+  /** asked between trials; false ends with the best so far */
+  beat: () => boolean;
+}
+
+/** The question that a finished plan answers, without the plan. */
+export function askedOf({ request, weights }: Finishing) {
+  const { person, timeline, damp, waiting, closet, sport } = request;
+  return { person, closet, timeline, sport, damp, weights, waiting };
+}

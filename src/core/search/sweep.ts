@@ -1,0 +1,71 @@
+import type { Garment, Group } from '@/core/clothing/garment';
+import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
+import { isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
+import type { Plan } from '@/core/kit/plan';
+import { byPlace } from './candidates';
+import { alike } from './changes';
+import type { PlanRequest } from './planRequest';
+import type { Change } from './singleChanges';
+
+/** Parts of the body that are dressed in several small pieces at once. */
+const PARTS: readonly (readonly Group[])[] = [['head', 'face', 'eyes'], ['hands']];
+
+/** More ways to dress one of them than these are not tried. */
+const MOST_WAYS = 400;
+
+/**
+ * Every way to dress head or hands from the closet, of each kind one piece or none: a balaclava with glasses may be better than a nose strip under a
+ * hood, and no single piece leads from one to the other. What waits in the pack, helmets and warmers stay as they are.
+ */
+export function* sweep(plan: Plan, { closet, sport, barriers = false }: PlanRequest): Generator<Change> {
+  const may = [...closet].sort(byPlace).filter((g) => suitsSport(g, sport) && (barriers || !isBarrierLiner(g)));
+  for (const groups of PARTS) {
+    const pieces = may.filter((g) => groups.includes(g.group) && g.role !== 'heater' && !isHelmet(g));
+    const kinds = kindsOf(pieces).filter((kind) => !kind.some((g) => plan.carried.includes(g.id)));
+    // In a closet with very many of them it would take longer than all else.
+    if (kinds.reduce((count, kind) => count * (kind.length + 1), 1) > MOST_WAYS) continue;
+    const ways = kinds.reduce<Garment[][]>(
+      (all, kind) => all.flatMap((chosen) => [chosen, ...kind.map((g) => [...chosen, g])]),
+      [[]],
+    );
+    for (const chosen of ways)
+      yield {
+        name: `dressed in ${chosen.map((g) => g.id).join(' ')}`,
+        of: groups[0],
+        warmer: 0,
+        edit: (p) =>
+          kinds.reduce(
+            (q, kind) =>
+              dressedIn(
+                q,
+                kind,
+                chosen.find((g) => kind.includes(g)),
+              ),
+            p,
+          ),
+      };
+  }
+}
+
+const isHelmet = (g: Garment): boolean => g.group === 'head' && g.role === 'over';
+
+/** Pieces in groups of which one stands for another. */
+function kindsOf(pieces: readonly Garment[]): Garment[][] {
+  const kinds: Garment[][] = [];
+  for (const g of pieces) {
+    const kind = kinds.find(([first]) => alike(first, g));
+    if (kind) kind.push(g);
+    else kinds.push([g]);
+  }
+  return kinds;
+}
+
+/** The plan with this piece of a kind in place of what it has of that kind, put on and off as that was; undefined: with none. */
+function dressedIn(plan: Plan, kind: readonly Garment[], chosen: Garment | undefined): Plan {
+  const has = kind.filter((g) => isAlong(plan, g.id));
+  if (chosen && has.includes(chosen)) return has.reduce((p, g) => (g === chosen ? p : leaveGarment(p, g.id)), plan);
+  const [instead, ...more] = has;
+  const rest = more.reduce((p, g) => leaveGarment(p, g.id), plan);
+  if (!instead) return chosen ? takeGarment(rest, chosen.id, 'worn') : rest;
+  return chosen ? swapGarment(rest, instead.id, chosen) : leaveGarment(rest, instead.id);
+}

@@ -1,0 +1,166 @@
+import { AVERAGE_PERSON } from '@/core/body/person';
+import { CATALOGUE } from '@/core/clothing/catalogue';
+import type { Garment } from '@/core/clothing/garment';
+import { scorePlan } from '@/core/judge/scorePlan';
+import { isAlong } from '@/core/kit/edit';
+import type { Plan } from '@/core/kit/plan';
+import { candidates } from '@/core/search/candidates';
+import { Course } from '@/core/search/course';
+import { redress } from '@/core/search/redress';
+import { sweep } from '@/core/search/sweep';
+import { forWornJackets } from '@/core/search/triedFirst';
+import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
+
+const RIDE = ['briefs', 'merino-longs', 'wind-trousers', 'thick-socks', 'riding-shoes', 'cycle-helmet'];
+const plain = (worn: string[], more: Partial<Plan> = {}): Plan => ({
+  worn,
+  carried: [],
+  openings: {},
+  cues: [],
+  ...more,
+});
+
+describe('the same pieces worn otherwise', () => {
+  const closet = garmentsOf(
+    'thin-merino-base',
+    'wind-shell',
+    'active-jacket',
+    'grid-fleece',
+    'down-puffy',
+    'briefs',
+    'soft-trousers',
+    'wool-socks',
+    'winter-boots',
+    'thin-cap',
+    'wind-gloves',
+  );
+  const climb = dayOf(
+    [
+      aLeg({ sport: 'hike', minutes: 60, effort: { by: 'metabolic', value: 620 } }),
+      aLeg({ sport: 'stand', minutes: 20, effort: { by: 'usual' } }),
+      aLeg({ sport: 'hike', minutes: 40, effort: { by: 'metabolic', value: 350 } }),
+    ],
+    -8,
+    4,
+  );
+  const asked = {
+    course: new Course(AVERAGE_PERSON, climb, undefined, undefined),
+    closet,
+    stepS: 60,
+    maxCues: 6,
+    goOn: () => true,
+  };
+  const cost = (plan: Plan) => scorePlan(AVERAGE_PERSON, closet, climb, plan).total;
+  const all = closet.map((g) => g.id);
+  const without = (...ids: string[]) => all.filter((id) => !ids.includes(id));
+  // Both layers shut on the climb, and the jacket in the pack at the stop.
+  const stuffy = plain(without('grid-fleece', 'down-puffy'), { carried: ['down-puffy'] });
+
+  test('a kit that is shut on the climb and cold at the stop is opened and put on, and nothing is left behind', () => {
+    const next = redress(stuffy, asked)!;
+    expect(cost(next)).toBeLessThan(0.8 * cost(stuffy));
+    expect(next.cues.some((c) => c.actions.some((a) => a.do === 'putOn' && a.garment === 'down-puffy'))).toBe(true);
+    expect([...next.worn, ...next.carried].sort()).toEqual([...stuffy.worn, ...stuffy.carried].sort());
+    expect(redress(next, { ...asked, goOn: () => false })).toBeNull();
+  });
+
+  test('no more cues than are wanted', () => {
+    const none = redress(stuffy, { ...asked, maxCues: 0 });
+    expect(none === null || none.cues.length === 0).toBe(true);
+    expect(redress(stuffy, { ...asked, maxCues: 1 })!.cues.length).toBeLessThanOrEqual(1);
+  });
+
+  test('a plan that no path can tell is left alone', () => {
+    expect(redress({ ...stuffy, worn: [...stuffy.worn, 'grid-fleece'] }, asked)).toBeNull();
+    const at = (atS: number): Plan => ({
+      ...stuffy,
+      cues: [{ atS, actions: [{ do: 'putOn', garment: 'down-puffy' }] }],
+    });
+    expect(redress(at(3600.9), asked)).not.toBeNull();
+    expect(redress(at(3601.1), asked)).toBeNull();
+    const slow = (share: number): Plan => ({
+      ...stuffy,
+      cues: [{ atS: 480, actions: [], pace: { share, untilS: 3240 } }],
+    });
+    expect(redress(slow(0.75), asked)).not.toBeNull();
+    expect(redress(slow(0.8), asked)).toBeNull();
+  });
+});
+
+describe('all ways to dress head and hands', () => {
+  const request = (closet: Garment[]) => ({
+    person: AVERAGE_PERSON,
+    closet,
+    timeline: dayOf([aLeg({ sport: 'cycle', minutes: 40, effort: { by: 'metabolic', value: 550 } })], -6, 4),
+    sport: 'cycle' as const,
+  });
+
+  test('each kind one piece or none; helmet, warmers and what is carried stay', () => {
+    const closet = garmentsOf(
+      'mesh-base',
+      ...RIDE,
+      'wind-gloves',
+      'ski-gloves',
+      'hand-warmers',
+      'balaclava',
+      'thin-cap',
+      'nose-strip',
+      'sun-glasses',
+      'goggles',
+    );
+    const plan = plain(['mesh-base', ...RIDE, 'wind-gloves', 'hand-warmers', 'nose-strip'], { carried: ['thin-cap'] });
+    const ways = [...sweep(plan, request(closet))].map((c) => c.edit(plan));
+    const worn = (...ids: string[]) =>
+      ways.filter((p) => ids.every((id) => isAlong(p, id)) && !isAlong(p, 'nose-strip')).length;
+    // Face: none or the strip; glasses: none, two kinds; gloves: none or two. The caps and hats are one kind with what is carried.
+    expect(worn('sun-glasses')).toBe(1);
+    expect(worn('goggles')).toBe(1);
+    expect(ways.filter((p) => isAlong(p, 'ski-gloves')).length).toBe(1);
+    expect(ways).toHaveLength(2 * 3 + 3);
+    for (const p of ways) {
+      expect(p.worn).toEqual(expect.arrayContaining(['cycle-helmet', 'hand-warmers', 'mesh-base']));
+      expect(p.carried).toContain('thin-cap');
+    }
+  });
+
+  test('four hundred ways are tried, one more is not', () => {
+    const glasses = CATALOGUE.find((g) => g.id === 'sun-glasses')!;
+    const many = (n: number) => [
+      ...garmentsOf('mesh-base', ...RIDE),
+      ...Array.from({ length: n }, (_, i) => ({ ...glasses, id: `glasses-${i}` })),
+    ];
+    const count = (n: number) =>
+      [...sweep(plain(['mesh-base', ...RIDE]), request(many(n)))].filter((c) => c.of === 'head').length;
+    expect(count(399)).toBe(400);
+    expect(count(400)).toBe(0);
+  });
+});
+
+test('a jacket for stops that is worn on the way makes room for layers, one in the pack does not', () => {
+  const closet = garmentsOf(
+    'mesh-base',
+    ...RIDE,
+    'wind-gloves',
+    'thin-cap',
+    'standby-puffy',
+    'grid-fleece',
+    'wind-shell',
+  );
+  const timeline = dayOf([aLeg({ sport: 'cycle', minutes: 40, effort: { by: 'metabolic', value: 450 } })], -6, 4);
+  const parts = candidates(closet, 'cycle', timeline);
+  const dressed = ['mesh-base', ...RIDE, 'wind-gloves', 'thin-cap'];
+  const carried = plain([...dressed, 'wind-shell'], { carried: ['standby-puffy'] });
+  expect([...forWornJackets(carried, parts, timeline)]).toHaveLength(0);
+  const worn = plain([...dressed, 'standby-puffy']);
+  const next = [...forWornJackets(worn, parts, timeline)].map((c) => c.edit(worn));
+  const over = (p: Plan) => ['grid-fleece', 'wind-shell'].filter((id) => p.worn.includes(id)).join(' and ');
+  expect(new Set(next.map((p) => `${over(p)}, jacket ${isAlong(p, 'standby-puffy') ? 'carried' : 'left'}`))).toEqual(
+    new Set(
+      ['grid-fleece', 'wind-shell', 'grid-fleece and wind-shell'].flatMap((layers) => [
+        `${layers}, jacket carried`,
+        `${layers}, jacket left`,
+      ]),
+    ),
+  );
+  expect(next.every((p) => !p.worn.includes('standby-puffy'))).toBe(true);
+});
