@@ -15,11 +15,12 @@ import { dropCue, missedCues } from '@/core/questions/missedCues';
 import { staysPossible } from '@/core/kit/followable';
 import { keepsTo } from './keeps';
 import type { CurvePoint, Planned, PlanRequest, Progress } from './planRequest';
-import type { Finishing } from './finishing';
-import { polish, POLISH_STEP_S } from './polish';
+import { askedOf, type Finishing } from './finishing';
+import { polish, POLISH_STEP_S, type Polished } from './polish';
+import { forWornJackets } from './triedFirst';
 import { settle } from './settle';
 import { PathRun } from './pathRun';
-import { runInFull } from '@/core/questions/question';
+import { runInFull, runPlan } from '@/core/questions/question';
 
 /** The last betterment, s: short outings afford finer steps. */
 const FINE_S = [15, 60] as const;
@@ -120,13 +121,28 @@ export class Search {
    */
   private better(chosen: Plan, descents: [PathRun, PathRun] | null, finishing: Finishing): Plan {
     const { candidates } = this.descent;
-    const one = polish(chosen, candidates, finishing);
+    const one = this.withoutWornJacket(polish(chosen, candidates, finishing), finishing);
     if (!descents || one.least < DEAR) return one.plan;
     const worse = descents[0].total <= descents[1].total ? descents[1] : descents[0];
     if (worse.cuesOf(worse.dresses).length > this.most) return one.plan;
     const two = polish(worse.plan(), candidates, { ...finishing, others: [] });
     const [best, other] = two.least < one.least ? [two, one] : [one, two];
     return polish(best.plan, candidates, { ...finishing, others: [other.plan] }).plan;
+  }
+
+  /**
+   * A jacket for stops that is worn on the way keeps hands and feet warm that are dressed too lightly, and no few changes lead from there to
+   * other layers: the best layers in its place are bettered by themselves.
+   */
+  private withoutWornJacket(one: Polished, finishing: Finishing): Polished {
+    const { candidates } = this.descent;
+    const asked = askedOf(finishing);
+    const run = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S }).total;
+    const others = [...forWornJackets(one.plan, candidates, this.request.timeline)].map((c) => c.edit(one.plan));
+    if (others.length === 0 || !this.descent.beat()) return one;
+    const costs = others.map(run);
+    const two = polish(others[costs.indexOf(Math.min(...costs))], candidates, { ...finishing, others: [one.plan] });
+    return two.least < one.least ? two : one;
   }
 
   /** The better of two plans, with each part of the body tried as the other has it. */

@@ -34,9 +34,8 @@ const LEAST_PROPOSED = 0.03;
  * Betters the chosen plan by single changes until none helps: pieces swapped for any of their like, small things left at home or
  * put on, and all that is proposed to a person beside a finished plan; and where no single one helps, by wearing the same otherwise, by two at
  * once, by parts of plans from other starts, and by all ways to dress head and hands.
- * @returns the plan, and what it costs with the price of its order, points
  */
-export function polish(chosen: Plan, candidates: Candidates, f: Finishing): { plan: Plan; least: number } {
+export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Polished {
   const end = new Polishing(chosen, f);
   for (let round = 0; round < POLISH_ROUNDS; round++) {
     const before = end.least;
@@ -46,6 +45,12 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): { pl
     if (!end.takesPair() && !end.takesMix() && !end.takesTwo() && !end.takesSweep()) break;
   }
   return end;
+}
+
+/** A plan that was bettered, and what it costs with the price of its order, points. */
+export interface Polished {
+  plan: Plan;
+  least: number;
 }
 
 /** A plan that is held, what changes of it were found to save, and how many runs are left to better it. */

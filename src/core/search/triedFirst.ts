@@ -19,7 +19,7 @@ export function* triedFirst(plan: Plan, candidates: Candidates, request: PlanReq
 }
 
 /**
- * A jacket for stops that is worn on the way: another layer in its place, or a middle layer with a shell, and the jacket in the pack or at home.
+ * A jacket for stops that is worn from the start on the way: another layer in its place, or a middle layer with a shell, and the jacket in the pack or at home.
  * Neither half helps alone: a shell by itself is too cold, and the jacket over it too warm.
  */
 export function* forWornJackets(
@@ -28,7 +28,7 @@ export function* forWornJackets(
   timeline: Timeline,
 ): Generator<Change> {
   const going = phases(timeline).filter((m) => !m.stop);
-  const jacket = warms.find((g) => going.some((m) => isWorn(plan, g.id, m.startS)));
+  const jacket = warms.find((g) => plan.worn.includes(g.id) && going.some((m) => isWorn(plan, g.id, m.startS)));
   if (!jacket) return;
   const ways = [
     ['carried', (p: Plan) => takeGarment(p, jacket.id, 'carried')],
