@@ -3,6 +3,9 @@ import type { Plan } from '@/core/kit/plan';
 import type { Course } from './course';
 import type { PlanRequest } from './planRequest';
 
+/** A plan that costs so much, points, is worth another look: from the other descent, and by more pairs of changes. */
+export const DEAR = 2;
+
 /** What the last stages of a search share: what was asked, how it is weighed, and the longest step of a trial, s. */
 export interface Finishing {
   request: PlanRequest;

@@ -15,7 +15,7 @@ import { dropCue, missedCues } from '@/core/questions/missedCues';
 import { staysPossible } from '@/core/kit/followable';
 import { keepsTo } from './keeps';
 import type { CurvePoint, Planned, PlanRequest, Progress } from './planRequest';
-import { askedOf, type Finishing } from './finishing';
+import { askedOf, DEAR, type Finishing } from './finishing';
 import { polish, POLISH_STEP_S, type Polished } from './polish';
 import { forWornJackets } from './triedFirst';
 import { settle } from './settle';
@@ -32,8 +32,6 @@ const TRIED_MEMBERS = 12;
 const BUDGET = { mixed: 117_000, fine: 129_000, curve: 147_000 } as const;
 /** Two descents that come this near to one another, points, are the same, and have nothing to mix. */
 const SAME = 1e-6;
-/** A plan that costs so much, points, is worth another look from the other descent. */
-const DEAR = 2;
 
 /**
  * Finds start kit, pack and cues by simulating candidates from the closet.

@@ -6,7 +6,7 @@ import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
 import type { Candidates } from './candidates';
 import { redress } from './redress';
-import { askedOf, type Finishing } from './finishing';
+import { askedOf, DEAR, type Finishing } from './finishing';
 import { keepsTo } from './keeps';
 import { mixes } from './mixes';
 import { orderPrice } from './order';
@@ -23,8 +23,8 @@ const POLISH_ROUNDS = 12;
 const POLISH_RUNS = { swaps: 900, proposals: 1000, across: 300, two: 400, swept: 800 } as const;
 /** Changes of the legs that are tried with changes of the torso, the best by themselves of each, and pairs or mixes that are then run in full. */
 const ACROSS = { each: 7, inFull: 3 } as const;
-/** Single changes that are paired at the end, the best of those tried. */
-const TWO = { each: 11 } as const;
+/** Single changes that are paired at the end, the best of those tried; more of them where the plan is dear. */
+const TWO = { each: 11, dear: 16 } as const;
 /** Insulation that comes or goes with a change and makes it a warmer or a lighter one, m²K/W. */
 const LEAST_WARMER = 0.005;
 /** What a proposal must gain to be taken by the search itself, points. */
@@ -229,7 +229,7 @@ class Polishing {
         ? []
         : [{ ...c, saves: about + this.order(plan) - this.order(next) }];
     });
-    const near = known.sort((a, b) => b.saves - a.saves).slice(0, TWO.each);
+    const near = known.sort((a, b) => b.saves - a.saves).slice(0, this.least < DEAR ? TWO.each : TWO.dear);
     const pairs = near.flatMap((a, i) =>
       near.slice(i + 1).flatMap((b) => {
         const next = b.edit(a.edit(plan));
