@@ -135,11 +135,17 @@ export class Search {
   private withoutWornJacket(one: Polished, finishing: Finishing): Polished {
     const { candidates } = this.descent;
     const asked = askedOf(finishing);
-    const run = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S }).total;
-    const others = [...forWornJackets(one.plan, candidates, this.request.timeline)].map((c) => c.edit(one.plan));
-    if (others.length === 0 || !this.descent.beat()) return one;
-    const costs = others.map(run);
-    const two = polish(others[costs.indexOf(Math.min(...costs))], candidates, { ...finishing, others: [one.plan] });
+    let best: Plan | null = null;
+    let least = Infinity;
+    for (const { edit } of forWornJackets(one.plan, candidates, this.request.timeline)) {
+      const plan = edit(one.plan);
+      if (!this.may(one.plan, plan)) continue;
+      if (!this.descent.beat()) return one;
+      const { total } = runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S });
+      if (total < least) [best, least] = [plan, total];
+    }
+    if (!best) return one;
+    const two = polish(best, candidates, { ...finishing, others: [one.plan] });
     return two.least < one.least ? two : one;
   }
 
@@ -262,9 +268,14 @@ export class Search {
     const idle = cues.findIndex((c) => c.missCost < 0);
     if (idle < 0) return { plan, scored, cues };
     const without = dropCue(plan, idle);
+    return this.may(plan, without) ? this.missed(without) : { plan, scored, cues };
+  }
+
+  /** Whether a plan may be changed so: what is worn one over the other stays wearable, and what the athlete wants stays so. */
+  private may(from: Plan, to: Plan): boolean {
+    const { closet, timeline, person } = this.request;
     const possible = staysPossible(timeline, person, new Map(closet.map((g) => [g.id, g])));
-    const keeps = keepsTo({ ...this.request, mostCues: this.most }, closet);
-    return possible(plan, without) && keeps(plan, without) ? this.missed(without) : { plan, scored, cues };
+    return possible(from, to) && keepsTo({ ...this.request, mostCues: this.most }, closet)(from, to);
   }
 
   private explain({ plan, scored, cues }: Missed, curve: CurvePoint[]): Planned {
