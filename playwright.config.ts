@@ -4,7 +4,7 @@ export default defineConfig({
   testDir: 'tests/e2e',
   workers: 1,
   // Generous, because planning takes as long as the machine takes: nothing here measures speed.
-  timeout: 300_000,
+  timeout: 900_000,
   // A machine that is busy with other things may miss a moment: one more try, and bin/test names what needed it.
   retries: 1,
   expect: { timeout: 45_000 },

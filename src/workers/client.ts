@@ -7,7 +7,8 @@ import type { Scored } from '@/core/judge/scorePlan';
 import { compared, type Compared, type SchoolTried } from '@/core/search/partings';
 import type { Plan } from '@/core/kit/plan';
 import type { Behind } from '@/core/questions/behind';
-import type { EmberWorker } from './ember.worker';
+import type { Second } from '@/core/search/secondLook';
+import type { Beside, EmberWorker } from './ember.worker';
 import type { Setting } from './setting';
 import { quiet, Silent, watched, WorkerBroke, type Asked } from './watched';
 
@@ -186,19 +187,25 @@ export const planInWorker = (
 ): Asked<Planned> =>
   watched(
     (heard) => {
-      const beside = FOR_A_PLAN > 1 ? () => half.result : null;
-      const whole = ask<Planned>(setting, (api) =>
-        api.plan(leadDays, both(heard, progress), beside ? proxy(beside) : null),
-      );
-      if (!beside) return whole;
-      const half = ask<Descended>(setting, (api) => api.descendFromOther(leadDays, proxy(heard)));
-      // Where it breaks, the planner makes that half itself.
-      half.result.catch(() => {});
-      const cancel = () => {
-        whole.cancel();
-        half.cancel();
+      const told = both(heard, progress);
+      if (FOR_A_PLAN < 2) return ask<Planned>(setting, (api) => api.plan(leadDays, told, null));
+      const parts: Asked<unknown>[] = [];
+      const part = <T>(asked: Asked<T>): Promise<T> => {
+        parts.push(asked);
+        // Where it breaks, the planner makes that part itself.
+        asked.result.catch(() => {});
+        return asked.result;
       };
-      whole.result.catch(half.cancel);
+      const beside: Beside = {
+        descended: () => half,
+        bettered: (second) => part(ask<Second>(setting, (api) => api.betterSecond(leadDays, second, proxy(heard)))),
+      };
+      const whole = ask<Planned>(setting, (api) => api.plan(leadDays, told, proxy(beside)));
+      const half = part(ask<Descended>(setting, (api) => api.descendFromOther(leadDays, proxy(heard))));
+      const cancel = () => [whole, ...parts].forEach((asked) => asked.cancel());
+      // What a part of it still works at when all is done is of no use to anybody.
+      const ended = () => parts.forEach((asked) => asked.cancel());
+      whole.result.then(ended, ended);
       return { result: whole.result, cancel };
     },
     () => progress(0, AGAIN),

@@ -15,6 +15,7 @@ import { type DoorQuestion } from '@/core/search/doorQuestion';
 import type { DoorDay } from '@/core/outing/doorDay';
 import { descendFromOther, type Descended } from '@/core/search/descent';
 import { Search } from '@/core/search/planner';
+import { betterSecond, type Second } from '@/core/search/secondLook';
 import type { Planned, PlanRequest } from '@/core/search/planRequest';
 import type { SchoolTried } from '@/core/search/partings';
 import { schoolOf, trySchool } from '@/core/search/schools';
@@ -83,6 +84,14 @@ function doorQuestion(day: DoorDay, rungs: readonly Rung[]): DoorQuestion {
 /** Lets messages that have come in meanwhile be heard. */
 const breathe = () => new Promise<void>((go) => setTimeout(go, 0));
 
+/** Another worker beside one that plans. */
+export interface Beside {
+  /** what the descent from other layers finds */
+  descended: () => Promise<Descended>;
+  /** what a second plan comes to */
+  bettered: (second: Plan) => Promise<Second>;
+}
+
 /** The heavy work, off the page's thread. One pure core serves worker, server, command line and tests. */
 const api = {
   practise,
@@ -131,17 +140,27 @@ const api = {
     const floorC = wishes.floorC ?? undefined;
     for (const part of behind({ ...fromCloset(plan), plan, outing, leadDays, floorC, more: CATALOGUE })) ready(part);
   },
-  /** @param beside what the descent from other layers finds, where another worker makes it meanwhile */
-  async plan(leadDays: number, tell: Tell, beside: (() => Promise<Descended>) | null): Promise<Planned> {
+  /** @param beside another worker that makes meanwhile what can be made by itself, where there is one */
+  async plan(leadDays: number, tell: Tell, beside: Beside | null): Promise<Planned> {
     const request = planRequest(leadDays);
     const search = new Search(request, nowAndThen(tell));
+    const goOn = () => search.goesOn();
     search.begin();
-    const found = beside && (await beside().catch(() => null));
-    return search.end(found ?? descendFromOther(request, () => search.goesOn()));
+    const found = beside && (await beside.descended().catch(() => null));
+    search.meet(found ?? descendFromOther(request, goOn));
+    const { second } = search;
+    const there = (beside && second && beside.bettered(second).catch(() => null)) ?? null;
+    // The message to the other worker goes out before this one is busy again.
+    await breathe();
+    if (!search.better() || !second) return search.end(null);
+    return search.end((await there) ?? betterSecond(request, second, goOn));
   },
   /** @param heard told now and then that it goes on */
   descendFromOther: (leadDays: number, heard: () => void): Descended =>
     descendFromOther(planRequest(leadDays), goesOn(heard)),
+  /** @param heard told now and then that it goes on */
+  betterSecond: (leadDays: number, second: Plan, heard: () => void): Second =>
+    betterSecond(planRequest(leadDays), second, goesOn(heard)),
   school: (leadDays: number, id: string, tell: Tell): SchoolTried =>
     trySchool(planRequest(leadDays), schoolOf(id), nowAndThen(tell)),
 };

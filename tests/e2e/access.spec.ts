@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { storeGolden } from '../support/storedPlans';
-import { expect, test, withoutLadders, type Page } from '../support/browser';
+import { expect, SEARCH_MS, test, withoutLadders, type Page } from '../support/browser';
 
 async function faults(page: Page, only?: string): Promise<string[]> {
   const axe = new AxeBuilder({ page });
@@ -54,7 +54,7 @@ test('the outing and its score have no accessibility faults, and no text under 1
   await storeGolden(request, 'Skarn Head round');
   await page.goto('/outings');
   await page.getByRole('link', { name: 'Skarn Head round' }).click();
-  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible({ timeout: 200_000 });
+  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible({ timeout: SEARCH_MS });
   expect(await faults(page)).toEqual([]);
   await page.getByRole('button', { name: /^Colours:/ }).click();
   await page.getByRole('button', { name: /^Colours: day/ }).click();
@@ -75,7 +75,7 @@ test('the outing and its score have no accessibility faults, and no text under 1
 test('the score by keyboard alone: cursor, cues, help', async ({ page }) => {
   await page.goto('/outings');
   await page.getByRole('link', { name: 'Skarn Head round' }).click();
-  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible({ timeout: 200_000 });
+  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible({ timeout: SEARCH_MS });
   const now = () => page.getByTestId('moment-time').innerText();
   const before = await now();
   await page.keyboard.press('ArrowLeft');
@@ -92,7 +92,7 @@ test('without the network the page stays, says that an edit is only kept here, a
 }) => {
   await page.goto('/outings');
   await page.getByRole('link', { name: 'Mill Lane loop' }).click();
-  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible({ timeout: 200_000 });
+  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible({ timeout: SEARCH_MS });
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
   await context.setOffline(true);
   await page

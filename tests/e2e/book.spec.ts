@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '../support/browser';
+import { expect, SEARCH_MS, test, type Page } from '../support/browser';
 
 const faults = async (page: Page) =>
   (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze()).violations.map(
@@ -180,7 +180,7 @@ test('an outing that nobody tapped is told by hand: gone as planned, then what w
   const copied = await page.request.post(`/api${href.replace('/outing/', '/outings/').replace('/score', '/copy')}`);
   const { id } = (await copied.json()) as { id: string };
   await page.goto(`/outing/${id}/score`);
-  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible({ timeout: 200_000 });
+  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible({ timeout: SEARCH_MS });
   const path = `/outing/${id}/after`;
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
   await page.goto(path);

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, withoutLadders, type APIRequestContext, type Page } from '../support/browser';
+import { expect, SEARCH_MS, test, withoutLadders, type APIRequestContext, type Page } from '../support/browser';
 import postgres from 'postgres';
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
@@ -9,10 +9,10 @@ import { join, resolve } from 'node:path';
 const LINE = 'run 50 min steady −6 wind 15 dry, traffic stops';
 const line = (page: Page) => page.getByLabel('What you are about to do, and how it is outside');
 const exact = (page: Page) =>
-  expect(page.getByRole('button', { name: /Lay it out/ })).toBeEnabled({ timeout: 150_000 });
+  expect(page.getByRole('button', { name: /Lay it out/ })).toBeEnabled({ timeout: SEARCH_MS });
 /** The ladder's rungs are there: from then on the answer is the one that stays. */
 const laddered = (page: Page) =>
-  expect(page.getByText(/Rung \d+ of \d+ on your ladder/)).toBeVisible({ timeout: 180_000 });
+  expect(page.getByText(/Rung \d+ of \d+ on your ladder/)).toBeVisible({ timeout: SEARCH_MS });
 
 async function faults(page: Page): Promise<string[]> {
   const result = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
@@ -28,6 +28,7 @@ async function faults(page: Page): Promise<string[]> {
 test('type the line, and it is answered; drag the wind, and the line, the clothes and what it feels like follow', async ({
   page,
 }) => {
+  await withoutLadders(page);
   await page.goto('/');
   await line(page).fill(LINE);
   await expect(page.getByText('7 said, 4 guessed')).toBeVisible();
@@ -52,6 +53,7 @@ test('type the line, and it is answered; drag the wind, and the line, the clothe
 });
 
 test('by keys alone: type, colder, harder, wet, lay it out as a score with its legs and plan', async ({ page }) => {
+  await withoutLadders(page);
   await page.goto('/');
   await page.getByRole('heading', { name: 'Outside' }).click();
   await page.keyboard.press('/');
@@ -73,7 +75,7 @@ test('by keys alone: type, colder, harder, wet, lay it out as a score with its l
   await exact(page);
   await page.keyboard.press('Enter');
   await page.waitForURL(/\/outing\/.+\/score/, { timeout: 60_000 });
-  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible({ timeout: 200_000 });
+  await expect(page.getByText('water in layers, most', { exact: true })).toBeVisible({ timeout: SEARCH_MS });
   await page.getByRole('link', { name: /1 Outing/ }).click();
   await expect(page.getByLabel('Name of the outing')).toHaveValue(/Run/);
   await expect(page.getByText('Waiting').first()).toBeVisible();
@@ -155,7 +157,7 @@ test('the last outing is told in one tap, and taken back; an hour of the strip i
 
 test('the ladder climbs in the background, shows its cells, and one of them is tried at the door', async ({ page }) => {
   await page.goto('/ladder?sport=run');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/rungs? reach/, { timeout: 180_000 });
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/rungs? reach/, { timeout: SEARCH_MS });
   const frame = page.getByRole('button', { pressed: true }).first();
   await expect(frame).toBeVisible();
   await frame.focus();
@@ -163,7 +165,7 @@ test('the ladder climbs in the background, shows its cells, and one of them is t
   await expect(page.getByRole('heading', { name: /−10° to −15°, breezy, dry/ })).toBeVisible();
   await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('heading', { name: /−10° to −15°, windy, dry/ })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Print it' })).toBeEnabled({ timeout: 180_000 });
+  await expect(page.getByRole('button', { name: 'Print it' })).toBeEnabled({ timeout: SEARCH_MS });
   expect(await faults(page)).toEqual([]);
   const csv = page.waitForEvent('download');
   await page.getByRole('link', { name: 'CSV' }).click();

@@ -35,6 +35,9 @@ export const test = base.extend<object, { browser: Browser }>({
   ],
 });
 
+/** As long as a search may take where the machine is busy with another lane of tests, ms: how fast it is, is measured elsewhere. */
+export const SEARCH_MS = 300_000;
+
 /** For tests about something else: no ladder is begun, which takes all cores for half a minute. */
 export const withoutLadders = (page: Page): Promise<unknown> =>
   page.route('**/api/ladders?*', (route) => route.fulfill({ json: { ladder: null, holds: false, working: null } }));

@@ -54,12 +54,15 @@ export function dayOf(legs: Leg[], airC = -8, windAtBody = 3): Timeline {
 }
 
 /** Up, a stop on top, and down: the day that tests every decision. */
-export const upStopDown = (): Timeline =>
-  dayOf([
-    aLeg({ name: 'Rake', minutes: 70, effort: { by: 'metabolic', value: 680 } }),
-    aLeg({ name: 'Top', sport: 'stand', minutes: 15, effort: { by: 'usual' }, air: { wind: 7 } }),
-    aLeg({ name: 'Shoulder', sport: 'downhill ski', minutes: 25, effort: { by: 'usual' }, air: { wind: 9 } }),
-  ]);
+export const upStopDown = (airC = -8): Timeline =>
+  dayOf(
+    [
+      aLeg({ name: 'Rake', minutes: 70, effort: { by: 'metabolic', value: 680 } }),
+      aLeg({ name: 'Top', sport: 'stand', minutes: 15, effort: { by: 'usual' }, air: { wind: 7 } }),
+      aLeg({ name: 'Shoulder', sport: 'downhill ski', minutes: 25, effort: { by: 'usual' }, air: { wind: 9 } }),
+    ],
+    airC,
+  );
 
 export const SKI_CLOSET = garmentsOf(
   'thin-merino-base',

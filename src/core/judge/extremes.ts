@@ -48,9 +48,16 @@ const RECOVERS = 0.5;
 /**
  * Minutes of shivering at a stretch, after `minutes` more of which a share shivers: short pauses do not end a bout, long ones do, and
  * spells hours apart are not added up.
+ * @param begins with what those minutes begin: a pause before a bout takes nothing from it
  */
-export const bout = (before: number, minutes: number, share: number): number =>
-  Math.max(0, before + minutes * (share - RECOVERS * (1 - share)));
+export const bout = (before: number, minutes: number, share: number, begins: 'shivering' | 'at rest'): number => {
+  const shivers = minutes * share;
+  const pause = RECOVERS * (minutes - shivers);
+  return begins === 'shivering' ? Math.max(0, before + shivers - pause) : Math.max(0, before - pause) + shivers;
+};
+
+/** Whether so much is shivering, W. */
+export const shiversAt = (watts: number): 'shivering' | 'at rest' => (watts > SHIVERS_W ? 'shivering' : 'at rest');
 
 /** Takes note of a moment that lasts `hours`; `debtWhM2` is the heat the body has lost since the start. */
 export function noteMoment(w: Float64Array, m: Moment, warmth: number, debtWhM2: number, hours: number): void {
@@ -67,7 +74,7 @@ export function noteMoment(w: Float64Array, m: Moment, warmth: number, debtWhM2:
   if (m.timeS >= SETTLE_S)
     w[EXTREME.hotMinutes] += hours * 60 * shareAbove(w[EXTREME.sensation], m.sensation, WEAK.feltHot);
   const shivers = shareAbove(w[EXTREME.shiverW], m.shiverW, SHIVERS_W);
-  w[EXTREME.shiverBout] = bout(w[EXTREME.shiverBout], hours * 60, shivers);
+  w[EXTREME.shiverBout] = bout(w[EXTREME.shiverBout], hours * 60, shivers, shiversAt(w[EXTREME.shiverW]));
   w[EXTREME.shiverMinutes] = Math.max(w[EXTREME.shiverMinutes], w[EXTREME.shiverBout]);
   w[EXTREME.sensation] = m.sensation;
   w[EXTREME.shiverW] = m.shiverW;

@@ -4,7 +4,7 @@ import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { isIndoors, isStop } from '@/core/effort/sports';
 import { airways, type BreathLoad } from './airways';
-import { bout } from './extremes';
+import { bout, shiversAt } from './extremes';
 import { stopLoss } from './stopLoss';
 import { beyondDry, wetShare } from '@/core/moisture/beyondDry';
 import { stretchAt } from '@/core/outing/moments';
@@ -214,7 +214,7 @@ export function measure(run: RunToMeasure): Metrics {
       lower(m.feltCold, m.sensation[r], t);
     }
     const shivers = r === 0 ? 0 : shareAbove(series.shiverW[r - 1], series.shiverW[r], SHIVERS_W);
-    shivering = bout(shivering, r === 0 ? 0 : minutes, shivers);
+    shivering = bout(shivering, r === 0 ? 0 : minutes, shivers, shiversAt(r === 0 ? 0 : series.shiverW[r - 1]));
     m.shiverMinutes = Math.max(m.shiverMinutes, shivering);
     if (series.skinC[k + FINGERS] < LIMIT.fingerClumsy) m.clumsyMinutes += minutes;
     raise(m.heatDebt, -series.bodyHeatJ[r] / 3600 / bodyArea, t);

@@ -154,16 +154,18 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   let shells = 0;
   into.warmOn = into.layers = into.coats = 0;
   const w = sim.arrays;
+  const { indoors } = sim;
+  const { area } = sim.body;
   for (let g = 0; g < w.count; g++) {
     if (!s.worn[g]) continue;
     worn += w.layerKg[g];
     if (w.standby[g] === 1) into.warmOn = 1;
     into.layers += w.torso[g];
     shells += w.shell[g];
-    if (sim.indoors) into.coats += w.coat[g];
+    if (indoors) into.coats += w.coat[g];
     for (const z of w.zonesOf[g]) {
       const j = g * ZONE_COUNT + z;
-      water += beyondDry(s.water[j], w.sorb[j]) * sim.body.area[z];
+      water += beyondDry(s.water[j], w.sorb[j]) * area[z];
     }
   }
   if (shells > 1) into.layers += shells - 1;

@@ -17,6 +17,9 @@ export const FULL_FILM = 35;
 /** Film beyond which it runs off bare skin, g/m². */
 export const DRIP_FILM = 60;
 
+/** A film wicks into cloth as one so many times a full one does, at most (engineering value). */
+export const MOST_SHARE = 1.5;
+
 /** Time constants of liquid transport, s: skin to touching cloth, and cloth to touching cloth (engineering values). */
 export const WICK_SKIN_S = 90;
 export const WICK_CLOTH_S = 300;

@@ -14,52 +14,47 @@ export interface Phase {
   stop: boolean;
 }
 
+/** A moment that may become a phase's start; of those that lie too near one another the higher rank stays. */
+interface Mark {
+  atS: number;
+  where: string;
+  halted: boolean;
+  rank: number;
+  /** the leg it is for: it may lie a little before that leg begins */
+  leg: number;
+}
+
 /** The shortest time between two moments, s: nobody stops twice in five minutes. */
 const LEAST_GAP = 240;
 
 /**
  * Natural decision moments of an outing: the start, eight minutes in, where the going changes, six minutes before a stop,
- * on arrival, on leaving, where the weather turns, and the middle of very long stretches. Where the way leaves shelter for wind, the moment is
- * before it: nobody opens a jacket on the ridge who could have done so below it.
+ * on arrival, on leaving, where the weather turns, and the middle of very long stretches. Where the way leaves shelter for wind, or a roof, the moment is
+ * before it: nobody opens a jacket on the ridge who could have done so below it, or steps out of a hut to dress.
  */
 export function phases(timeline: Timeline): Phase[] {
-  const marks: { atS: number; where: string; halted: boolean; rank: number }[] = [];
+  const marks: Mark[] = [];
   timeline.legs.forEach((leg, i) => {
     const from = timeline.legStartS[i];
     const to = timeline.legStartS[i + 1];
-    const before = i > 0 ? timeline.legs[i - 1] : null;
     const { name } = leg;
-    const stopped = before !== null && isStop(before);
-    const sheltered = i > 0 && leavesShelter(timeline, i);
-    marks.push({
-      atS: sheltered ? from - STILL_SHELTERED : from,
-      where:
-        i === 0
-          ? 'at the start'
-          : isStop(leg)
-            ? `on arrival, ${name}`
-            : stopped
-              ? `leaving, ${name}`
-              : sheltered
-                ? `before the wind of ${name}`
-                : `into ${name}`,
-      halted: i === 0 || isStop(leg) || stopped,
-      rank: 3,
-    });
+    const mark = (m: Omit<Mark, 'leg'>) => marks.push({ ...m, leg: i });
+    const stopped = i > 0 && isStop(timeline.legs[i - 1]);
+    mark({ ...entering(timeline, i), halted: i === 0 || isStop(leg) || stopped, rank: 3 });
     const next = timeline.legs[i + 1];
     const long = to - from;
     if (i === 0 && !isStop(leg) && long > 15 * 60)
-      marks.push({ atS: from + 480, where: 'eight minutes in', halted: false, rank: 2 });
+      mark({ atS: from + 480, where: 'eight minutes in', halted: false, rank: 2 });
     if (stopped && !isStop(leg) && long > 25 * 60)
-      marks.push({ atS: from + 600, where: 'once warm again', halted: false, rank: 2 });
+      mark({ atS: from + 600, where: 'once warm again', halted: false, rank: 2 });
     if (next && isStop(next) && !isStop(leg) && long > 20 * 60)
-      marks.push({ atS: to - 360, where: `six minutes before ${next.name}`, halted: false, rank: 2 });
+      mark({ atS: to - 360, where: `six minutes before ${next.name}`, halted: false, rank: 2 });
     if (!isStop(leg) && long > 55 * 60)
-      marks.push({ atS: from + long / 2, where: `half way through ${name}`, halted: false, rank: 1 });
+      mark({ atS: from + long / 2, where: `half way through ${name}`, halted: false, rank: 1 });
     const turn = weatherTurns(timeline, i);
-    if (turn !== null) marks.push({ atS: turn.atS, where: `${turn.what}, ${name}`, halted: isStop(leg), rank: 1 });
+    if (turn !== null) mark({ atS: turn.atS, where: `${turn.what}, ${name}`, halted: isStop(leg), rank: 1 });
     if (isStop(leg) && long > 15 * 60)
-      marks.push({ atS: from + 300, where: `five minutes into ${name}`, halted: true, rank: 1 });
+      mark({ atS: from + 300, where: `five minutes into ${name}`, halted: true, rank: 1 });
   });
   marks.sort((a, b) => a.atS - b.atS || b.rank - a.rank);
   const kept: typeof marks = [];
@@ -80,7 +75,8 @@ export function phases(timeline: Timeline): Phase[] {
       where: m.where,
       halted: m.halted,
       onTheMove: leg.noStopping && !m.halted,
-      stop: isStop(leg),
+      // Who dresses under a roof for what comes next is at a stop no longer.
+      stop: isStop(timeline.legs[m.leg]),
     };
   });
 }
@@ -97,6 +93,18 @@ const WORTH_SHELTER = 900;
 /** Wind on somebody who stands there, m/s. */
 const standing = (s: Stretch): number => s.stillWind ?? s.relativeWind;
 
+/** When one dresses for a leg, and in what words. */
+function entering(timeline: Timeline, leg: number): Pick<Mark, 'atS' | 'where'> {
+  const { name } = timeline.legs[leg];
+  const atS = timeline.legStartS[leg];
+  if (leg === 0) return { atS, where: 'at the start' };
+  if (leavesRoof(timeline, leg)) return { atS: atS - STILL_SHELTERED, where: `before leaving, ${name}` };
+  if (isStop(timeline.legs[leg])) return { atS, where: `on arrival, ${name}` };
+  if (isStop(timeline.legs[leg - 1])) return { atS, where: `leaving, ${name}` };
+  if (leavesShelter(timeline, leg)) return { atS: atS - STILL_SHELTERED, where: `before the wind of ${name}` };
+  return { atS, where: `into ${name}` };
+}
+
 /** Whether one goes on into a leg from another in much less wind. */
 function leavesShelter(timeline: Timeline, leg: number): boolean {
   const [before, here] = [timeline.legs[leg - 1], timeline.legs[leg]];
@@ -104,6 +112,12 @@ function leavesShelter(timeline: Timeline, leg: number): boolean {
   if (timeline.legStartS[leg] - timeline.legStartS[leg - 1] < WORTH_SHELTER) return false;
   const last = stretchAt(timeline, timeline.legStartS[leg] - 1);
   return standing(stretchAt(timeline, timeline.legStartS[leg])) - standing(last) > WIND_TURNS;
+}
+
+/** Whether one goes on into a leg from under a roof, after long enough there to dress without haste. */
+function leavesRoof(timeline: Timeline, leg: number): boolean {
+  if (timeline.legs[leg - 1].sport !== 'hut' || timeline.legs[leg].sport === 'hut') return false;
+  return timeline.legStartS[leg] - timeline.legStartS[leg - 1] >= WORTH_SHELTER;
 }
 
 /** Where the weather first turns within a leg, and how; null when it stays what it was. */

@@ -70,6 +70,12 @@ export function runPhase(
     }
     t = until;
   };
+  /** Steps of one length, none of them a remainder. */
+  const evenly = (c: Stretch, to: number): void => {
+    const from = t;
+    const count = Math.ceil((to - from) / stepS - 1e-9);
+    for (let n = 1; n <= count; n++) step(c, n < count ? from + ((to - from) * n) / count : to);
+  };
   for (const here of timeline.stretches) {
     if (here.endS <= t + 1e-9) continue;
     if (here.startS >= phase.endS - 1e-9) break;
@@ -91,10 +97,11 @@ export function runPhase(
     }
     if (t >= end - 1e-9) continue;
     sim.dress(here);
-    // Steps of one length, none of them a remainder.
-    const from = t;
-    const count = Math.ceil((end - from) / stepS - 1e-9);
-    for (let n = 1; n <= count; n++) step(here, n < count ? from + ((end - from) * n) / count : end);
+    // A stop is judged by its first minutes: a step ends with them.
+    const judged = timeline.legStartS[here.leg] + CHILL_S;
+    const parted = isStop(timeline.legs[here.leg]) && judged > t + 1e-6 && judged < end - 1e-6;
+    if (parted) evenly(here, judged);
+    evenly(here, end);
   }
   if (change) sim.wearing.endChange(change, timeline.stretches[timeline.stretches.length - 1].airC);
 }

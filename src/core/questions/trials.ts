@@ -18,7 +18,7 @@ import type { PlanInPlace } from './question';
 /** A cue this near to a moment is at it, s. */
 const AT_S = 1;
 /** How far a trial may fall behind the plan it is held against, as a share of what is still to come, before it is given up. */
-const PATIENCE = 0.5;
+const PATIENCE = 0.4;
 /**
  * What a trial says of a difference may be so much wrong, points and a share of what the plan held costs: measured on some five hundred
  * changes of four plans, the most 0.016 on one that costs 12, and 0.13 on one that costs 31, where much hangs on weak points.

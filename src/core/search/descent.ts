@@ -18,10 +18,10 @@ import { MOST_CUES } from './wishes';
  * Integrator steps while the kit is chosen and cues are placed, s; longer on long outings, which have more of them. With 96 steps an outing instead, of
  * 75 to 150 s, and four fifths of the budget the plans of 84 questions came out a ninth dearer.
  */
-export const COARSE_S = [60, 120] as const;
-const STEPS_AN_OUTING = 160;
+export const COARSE_S = [90, 120] as const;
+const STEPS_AN_OUTING = 120;
 /** Integrator steps a descent has taken when a stage of it is over: the kit, its cues, later rounds over both. */
-const BUDGET = { kit: 28_000, cues: 37_500, again: 45_000 } as const;
+const BUDGET = { kit: 20_000, cues: 26_000, again: 32_000 } as const;
 /** Outings over so many hours may take more, so much of it for each hour beyond, up to so many times: they have more phases and longer runs. */
 const LONG_H = 4;
 const EACH_HOUR = 0.4;

@@ -26,3 +26,10 @@ export function wornOf(dress: Dress, garments: ReadonlyMap<string, Garment>): Wo
     }
   return { on, open };
 }
+
+/** The first phase in which two paths are dressed differently; the last one where they are the same. */
+export function firstDifference(a: readonly Dress[], b: readonly Dress[]): number {
+  let p = 0;
+  while (p < a.length - 1 && a[p] === b[p]) p++;
+  return p;
+}

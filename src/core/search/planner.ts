@@ -1,10 +1,9 @@
-import { within } from '@/core/quantity/range';
 import type { Plan } from '@/core/kit/plan';
 import type { Work } from '@/core/questions/phaseRunner';
 import type { Course } from './course';
 import { ALL, Descent, descendFromOther, NEARLY, PATIENT, WORN, type Descended } from './descent';
 import { MOST_CUES } from './wishes';
-import { mapDress, type Dress } from './dress';
+import { firstDifference, mapDress, type Dress } from './dress';
 import { improve, withoutCues, withoutOneCue } from './improve';
 import { BODY_PARTS, sameParts } from './kitParts';
 import { chances } from '@/core/questions/chances';
@@ -15,12 +14,14 @@ import { dropCue, missedCues } from '@/core/questions/missedCues';
 import { staysPossible } from '@/core/kit/followable';
 import { keepsTo } from './keeps';
 import type { CurvePoint, Planned, PlanRequest, Progress } from './planRequest';
-import { askedOf, DEAR, type Finishing } from './finishing';
+import { DEAR } from './finishing';
+import { betterSecond, finishingOf, mostCuesOf, type Second } from './secondLook';
 import { polish, POLISH_STEP_S, type Polished } from './polish';
-import { forWornJackets } from './triedFirst';
+import { withoutWornJacket } from './withoutWornJacket';
 import { settle } from './settle';
+import { curveInFull } from './curveInFull';
 import { PathRun } from './pathRun';
-import { runInFull, runPlan } from '@/core/questions/question';
+import { runInFull } from '@/core/questions/question';
 
 /** The last betterment, s: short outings afford finer steps. */
 const FINE_S = [15, 60] as const;
@@ -29,7 +30,8 @@ const FINE_STEPS_AN_OUTING = 240;
 const KNEE = { share: 0.04, points: 0.1 } as const;
 const TRIED_MEMBERS = 12;
 /** Integrator steps that all has taken when a stage is over: mixing both descents, finer steps, and the curve over the number of cues. */
-const BUDGET = { mixed: 117_000, fine: 129_000, curve: 147_000 } as const;
+const BUDGET = { mixed: 82_000, fine: 94_000, curve: 112_000 } as const;
+const NOTHING: Work = { phases: 0, steps: 0 };
 /** Two descents that come this near to one another, points, are the same, and have nothing to mix. */
 const SAME = 1e-6;
 
@@ -48,24 +50,39 @@ const SAME = 1e-6;
 export function makePlan(request: PlanRequest, progress: Progress = () => true): Planned {
   const search = new Search(request, progress);
   search.begin();
+  const goOn = () => search.goesOn();
   // Where it was stopped by then, no other start is dressed.
-  return search.end(search.goesOn() ? descendFromOther(request, () => search.goesOn()) : null);
+  search.meet(goOn() ? descendFromOther(request, goOn) : null);
+  const { second } = search;
+  return search.end(search.better() && second ? betterSecond(request, second, goOn) : null);
+}
+
+/** What both descents of a search come to: the best plan for each number of cues, the one chosen, and what there is beside it. */
+interface Met {
+  curve: CurvePoint[];
+  chosen: Plan;
+  others: Plan[];
+  second: Plan | null;
+  /** the chosen one after its polish */
+  bettered?: Polished;
 }
 
 /**
- * A search in two halves, so that the descent from other layers can run in another worker during the first. It asks the same of either, and
- * so finds the same plan with one worker or two.
+ * A search in stages (begin, meet, better, end), so that the descent from other layers, and the second plan's betterment, can run in another worker
+ * meanwhile. It asks the same of either, and so finds the same plan with one worker or two.
  */
 export class Search {
   private readonly descent: Descent;
   private readonly course: Course;
   private readonly most: number;
   private first: PathRun | null = null;
-  private held: Work = { phases: 0, steps: 0 };
+  private met: Met | null = null;
+  /** what it had taken when it last waited for others */
+  private held: Work = NOTHING;
 
   /** @throws OutOfRange as `makePlan` */
   constructor(request: PlanRequest, progress: Progress) {
-    this.most = within('most cues', request.maxCues ?? MOST_CUES, 0, MOST_CUES);
+    this.most = mostCuesOf(request);
     this.descent = new Descent(request, progress);
     this.course = this.descent.course;
   }
@@ -86,67 +103,70 @@ export class Search {
     this.descent.tell(0.5, 'Starting from other layers', this.first.plan());
   }
 
-  /** The plan, from what was begun and what the descent from other layers of the same request found; null: from what was begun alone. */
-  end(found: Descended | null): Planned {
+  /**
+   * What the first descent and the one from other layers come to together: one plan for each number of cues, and the one to be bettered.
+   * @param found null: what was begun stands alone
+   */
+  meet(found: Descended | null): void {
     const { descent, course, first } = this;
     if (!first) throw new Error('this search was not begun');
-    course.goOnAfter(this.held, found ? found.work : { phases: 0, steps: 0 });
+    course.goOnAfter(this.held, found ? found.work : NOTHING);
     const other = found && descent.asPath(found);
     const differs = other && !(Math.abs(other.total - first.total) < SAME) ? other : null;
     const best = this.refine(differs ? this.mix(first, differs) : first);
     descent.tell(0.8, 'Weighing each number of cues', best.plan());
     const curve = this.curve(best);
     descent.tell(0.92, 'Trying them on other days');
-    const finishing: Finishing = {
-      request: this.request,
-      weights: course.weights,
-      order: course.order,
-      course,
-      stepS: Math.max(POLISH_STEP_S, descent.coarseS),
-      mostCues: this.most,
+    const chosen = this.choose(curve, best.kit);
+    const worse = differs && (first.total <= differs.total ? differs : first);
+    this.met = {
+      curve,
+      chosen: chosen.plan,
       others: differs ? [first.plan(), differs.plan()] : [],
-      beat: () => descent.beat(),
+      second: worse && chosen.cost >= DEAR && worse.cuesOf(worse.dresses).length <= this.most ? worse.plan() : null,
     };
-    const plan = settle(this.better(this.choose(curve, best.kit), differs && [first, differs], finishing), finishing);
+    this.held = course.work;
+  }
+
+  /**
+   * The plan of the worse descent, where what was chosen is dear: there is much to lose, hollows lie further apart, and it is bettered by
+   * itself too, here or in another worker (`betterSecond`). Null where one look is enough.
+   */
+  get second(): Plan | null {
+    return this.met?.second ?? null;
+  }
+
+  /** Betters the chosen plan by single changes. @returns whether it stays dear, so that a second plan counts */
+  better(): boolean {
+    const { met, descent, course } = this;
+    if (!met) throw new Error('the descents of this search have not met');
+    course.goOnAfter(this.held, NOTHING);
+    const finishing = { ...finishingOf(descent, this.most), others: met.others };
+    const polished = polish(met.chosen, descent.candidates, finishing);
+    met.bettered = withoutWornJacket(polished, descent.candidates, finishing, (from, to) => this.may(from, to));
+    this.held = course.work;
+    return met.second !== null && met.bettered.least >= DEAR;
+  }
+
+  /** The plan proposed, and all that is told of it. @param second what the second plan came to, where it counts */
+  end(second: Second | null): Planned {
+    const { met, descent, course } = this;
+    if (!met?.bettered) throw new Error('the chosen plan of this search was not bettered');
+    course.goOnAfter(this.held, second ? second.work : NOTHING);
+    const finishing = finishingOf(descent, this.most);
+    const [best, other] = second && second.least < met.bettered.least ? [second, met.bettered] : [met.bettered, second];
+    const mixed = other ? polish(best.plan, descent.candidates, { ...finishing, others: [other.plan] }) : best;
+    const plan = settle(mixed.plan, finishing);
     descent.tell(0.96, 'Missing each cue once');
     const missed = this.missed(plan);
-    return this.explain(missed, this.inFull(curve, missed.plan));
-  }
-
-  /**
-   * The chosen plan bettered by single changes. Where it stays dear there is much to lose, and hollows lie further apart: the worse descent is
-   * bettered by itself too, and parts of either tried in the other.
-   */
-  private better(chosen: Plan, descents: [PathRun, PathRun] | null, finishing: Finishing): Plan {
-    const { candidates } = this.descent;
-    const one = this.withoutWornJacket(polish(chosen, candidates, finishing), finishing);
-    if (!descents || one.least < DEAR) return one.plan;
-    const worse = descents[0].total <= descents[1].total ? descents[1] : descents[0];
-    if (worse.cuesOf(worse.dresses).length > this.most) return one.plan;
-    const two = polish(worse.plan(), candidates, { ...finishing, others: [] });
-    const [best, other] = two.least < one.least ? [two, one] : [one, two];
-    return polish(best.plan, candidates, { ...finishing, others: [other.plan] }).plan;
-  }
-
-  /**
-   * A jacket for stops that is worn on the way keeps hands and feet warm that are dressed too lightly, and no few changes lead from there to
-   * other layers: the best layers in its place are bettered by themselves.
-   */
-  private withoutWornJacket(one: Polished, finishing: Finishing): Polished {
-    const { candidates } = this.descent;
-    const asked = askedOf(finishing);
-    let best: Plan | null = null;
-    let least = Infinity;
-    for (const { edit } of forWornJackets(one.plan, candidates, this.request.timeline)) {
-      const plan = edit(one.plan);
-      if (!this.may(one.plan, plan)) continue;
-      if (!this.descent.beat()) return one;
-      const { total } = runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S });
-      if (total < least) [best, least] = [plan, total];
-    }
-    if (!best) return one;
-    const two = polish(best, candidates, { ...finishing, others: [one.plan] });
-    return two.least < one.least ? two : one;
+    const { person, timeline, damp, waiting, closet } = this.request;
+    const fewer = {
+      asked: { person, closet, timeline, damp, weights: course.weights, waiting },
+      stepS: POLISH_STEP_S,
+      may: (from: Plan, to: Plan) => this.may(from, to),
+      goOn: () => descent.beat(),
+    };
+    return this.explain(missed, curveInFull(met.curve, missed.plan, fewer));
   }
 
   /** The better of two plans, with each part of the body tried as the other has it. */
@@ -229,13 +249,13 @@ export class Search {
    * The knee: the fewest cues that come near what cues can gain (their own price is in the cost already); and among it and its
    * neighbours the one that costs least over the spread of forecast and athlete.
    */
-  private choose(curve: readonly CurvePoint[], kit: Kit): Plan {
+  private choose(curve: readonly CurvePoint[], kit: Kit): CurvePoint {
     const least = Math.min(...curve.map((p) => p.cost));
     const gain = curve[0].cost - least;
     const leaves = Math.min(KNEE.share * gain, KNEE.points);
     const knee = curve.findIndex((p) => p.cost - least <= leaves + 1e-9);
     const near = curve.slice(Math.max(0, knee - 1), knee + 2).filter((p) => p.cost - least <= 4 * leaves + 1e-9);
-    if (near.length < 2 || this.descent.stopped) return curve[knee].plan;
+    if (near.length < 2 || this.descent.stopped) return curve[knee];
     const garments = kitGarments(kit);
     const overSpread = (p: CurvePoint): number => {
       const { person, timeline, damp, leadDays, waiting, unsure } = this.request;
@@ -243,20 +263,7 @@ export class Search {
       const on = { person, closet: garments, timeline, plan: p.plan, damp, leadDays, weights, waiting, unsure };
       return chances({ ...on, count: TRIED_MEMBERS }).meanCost;
     };
-    return near.map((p) => ({ p, cost: overSpread(p) })).reduce((a, b) => (b.cost < a.cost - 1e-9 ? b : a)).p.plan;
-  }
-
-  /** The curve with every plan run in full, and the proposed one in its place. What then costs more than fewer cues falls out. */
-  private inFull(curve: readonly CurvePoint[], chosen: Plan): CurvePoint[] {
-    const { person, timeline, damp, waiting, closet } = this.request;
-    const { weights } = this.course;
-    const full = curve.map((p) => {
-      this.descent.beat();
-      const plan = p.cues === chosen.cues.length ? chosen : p.plan;
-      const { total } = runInFull({ person, closet, timeline, plan, damp, weights, waiting });
-      return { cues: p.cues, cost: total, plan };
-    });
-    return full.filter((p, i) => p.plan === chosen || full.slice(0, i).every((q) => q.cost > p.cost + 1e-9));
+    return near.map((p) => ({ p, cost: overSpread(p) })).reduce((a, b) => (b.cost < a.cost - 1e-9 ? b : a)).p;
   }
 
   /** Misses each cue once; one that costs less missed than done, run in full, is left out. */
@@ -287,9 +294,3 @@ export class Search {
 
 /** A plan run in full, and what missing each of its cues costs. */
 type Missed = Pick<Planned, 'plan' | 'scored' | 'cues'>;
-
-function firstDifference(a: readonly Dress[], b: readonly Dress[]): number {
-  let p = 0;
-  while (p < a.length - 1 && a[p] === b[p]) p++;
-  return p;
-}

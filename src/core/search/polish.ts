@@ -11,6 +11,7 @@ import { keepsTo } from './keeps';
 import { mixes } from './mixes';
 import { orderPrice } from './order';
 import { cuesMoved, pacesTried } from './cuesChanged';
+import { across } from './across';
 import { anotherLayer, singleChanges, withoutChanging, type Change } from './singleChanges';
 import { sweep } from './sweep';
 import { triedFirst } from './triedFirst';
@@ -20,13 +21,11 @@ const LEAST_SWAP = 0.01;
 /** The last betterment by single changes: step of its runs, s, rounds, and runs at most. */
 export const POLISH_STEP_S = 60;
 const POLISH_ROUNDS = 12;
-const POLISH_RUNS = { swaps: 900, proposals: 1000, across: 300, two: 400, swept: 800 } as const;
-/** Changes of the legs that are tried with changes of the torso, the best by themselves of each, and pairs or mixes that are then run in full. */
+const POLISH_RUNS = { swaps: 900, proposals: 1000, across: 900, two: 400, swept: 800, first: 800 } as const;
+/** Changes of two parts that are tried with one another, the best by themselves of each, and pairs or mixes that are then run in full. */
 const ACROSS = { each: 7, inFull: 3 } as const;
 /** Single changes that are paired at the end, the best of those tried; more of them where the plan is dear. */
 const TWO = { each: 11, dear: 16 } as const;
-/** Insulation that comes or goes with a change and makes it a warmer or a lighter one, m²K/W. */
-const LEAST_WARMER = 0.005;
 /** What a proposal must gain to be taken by the search itself, points. */
 const LEAST_PROPOSED = 0.03;
 
@@ -42,7 +41,8 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Poli
     end.takeSingle(round === 0 ? [...triedFirst(end.plan, candidates, f.request)] : []);
     end.takeProposal();
     if (before - end.least >= LEAST_SWAP || end.triesAgain() || end.takesRedressed()) continue;
-    if (!end.takesPair() && !end.takesMix() && !end.takesTwo() && !end.takesSweep()) break;
+    if (!end.takesPair() && !end.takesMix() && !end.takesTwo() && !end.takesSweep() && !end.takesFirst(candidates))
+      break;
   }
   return end;
 }
@@ -63,7 +63,7 @@ class Polishing {
   /** what changes of the plan held were found to save: several stages try the same */
   private readonly tried = new Map<string, number | null>();
   private held: Plan | null = null;
-  private readonly runs = { swaps: 0, proposals: 0, across: 0, two: 0, swept: 0 };
+  private readonly runs = { swaps: 0, proposals: 0, across: 0, two: 0, swept: 0, first: 0 };
   private readonly possible: ReturnType<typeof staysPossible>;
   private readonly keeps: ReturnType<typeof keepsTo>;
   private readonly hopeless = new Hopeless();
@@ -111,6 +111,11 @@ class Polishing {
     this.tried.set(key, saves);
     return saves;
   };
+
+  /** What a cheap trial must promise to be run in full, points. */
+  private get worthRunning(): number {
+    return LEAST_SWAP - this.trials.doubt;
+  }
 
   private mayRun(what: keyof typeof POLISH_RUNS): boolean {
     return this.f.beat() && this.runs[what]++ < POLISH_RUNS[what];
@@ -178,33 +183,24 @@ class Polishing {
     return best.some(({ next }) => this.takes(next));
   }
 
-  /** Warmer legs with a lighter torso, or the other way about: neither helps alone. Takes the best such pair, where one helps. */
+  /** Two changes of different parts that help only together: see `across`. Takes the best such pair, where one helps. */
   takesPair(): boolean {
     this.hold();
-    const { plan, f } = this;
+    const { plan } = this;
     const saves = (next: Plan): number =>
       !this.mayBe(next) || !this.mayRun('across') ? -Infinity : (this.savesOf(next) ?? -Infinity) - this.order(next);
-    const best = (list: readonly Change[], warmer: 1 | -1) =>
+    const best = (list: readonly Change[]) =>
       list
-        .filter((c) => c.warmer * warmer > LEAST_WARMER)
         .map((c) => ({ ...c, saves: saves(c.edit(plan)) }))
         .sort((a, b) => (a.saves === b.saves ? 0 : b.saves - a.saves))
         .slice(0, ACROSS.each);
-    const single = [...singleChanges(plan, f.request)];
-    const torso = [
-      ...single.filter((c) => c.of === 'torso'),
-      ...anotherLayer(plan, f.request),
-      ...withoutChanging(plan, f.request.closet),
-    ];
-    const legs = single.filter((c) => c.of === 'legs');
-    const both = ([1, -1] as const)
-      .flatMap((way) => {
-        const warmer = best(legs, way);
-        if (warmer.length === 0) return [];
-        return best(torso, way === 1 ? -1 : 1).flatMap((t) => warmer.map((l) => t.edit(l.edit(plan))));
+    const both = across(plan, this.f.request)
+      .flatMap(([one, other]) => {
+        const those = one.length > 0 && other.length > 0 ? best(other) : [];
+        return those.length > 0 ? best(one).flatMap((a) => those.map((b) => a.edit(b.edit(plan)))) : [];
       })
       .map((next) => ({ next, saves: saves(next) + this.order(plan) }))
-      .filter((p) => p.saves > LEAST_SWAP - this.trials.doubt);
+      .filter((p) => p.saves > this.worthRunning);
     return this.takesBest(both);
   }
 
@@ -235,7 +231,7 @@ class Polishing {
         const next = b.edit(a.edit(plan));
         if (!this.mayBe(next) || !this.mayRun('two')) return [];
         const saves = (this.savesOf(next) ?? -Infinity) + this.order(plan) - this.order(next);
-        return saves > LEAST_SWAP - this.trials.doubt ? [{ next, saves }] : [];
+        return saves > this.worthRunning ? [{ next, saves }] : [];
       }),
     );
     return this.takesBest(pairs);
@@ -256,6 +252,15 @@ class Polishing {
     return this.takesOneOf(
       [...sweep(plan, this.f.request)].map((c) => c.edit(plan)),
       () => this.mayRun('swept'),
+    );
+  }
+
+  /** Takes one of what was tried before all else, on the plan as it is now. */
+  takesFirst(candidates: Candidates): boolean {
+    const { plan } = this;
+    return this.takesOneOf(
+      [...triedFirst(plan, candidates, this.f.request)].map((c) => c.edit(plan)),
+      () => this.mayRun('first'),
     );
   }
 
@@ -282,7 +287,7 @@ class Polishing {
       if (seen.has(key) || !this.mayBe(next) || !goOn()) return [];
       seen.add(key);
       const saves = (this.savesOf(next) ?? -Infinity) + this.order(plan) - this.order(next);
-      return saves > LEAST_SWAP - this.trials.doubt ? [{ next, saves }] : [];
+      return saves > this.worthRunning ? [{ next, saves }] : [];
     });
     return this.takesBest(found);
   }

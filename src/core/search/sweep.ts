@@ -8,7 +8,9 @@ import type { PlanRequest } from './planRequest';
 import type { Change } from './singleChanges';
 
 /** Parts of the body that are dressed in several small pieces at once. */
-const PARTS: readonly (readonly Group[])[] = [['head', 'face', 'eyes'], ['hands']];
+export const HEAD: readonly Group[] = ['head', 'face', 'eyes'];
+export const HANDS: readonly Group[] = ['hands'];
+const PARTS: readonly (readonly Group[])[] = [HEAD, HANDS];
 
 /** More ways to dress one of them than these are not tried. */
 const MOST_WAYS = 400;
@@ -16,10 +18,15 @@ const MOST_WAYS = 400;
 /**
  * Every way to dress head or hands from the closet, of each kind one piece or none: a balaclava with glasses may be better than a nose strip under a
  * hood, and no single piece leads from one to the other. What waits in the pack, helmets and warmers stay as they are.
+ * @param parts groups that are dressed together, each part by itself
  */
-export function* sweep(plan: Plan, { closet, sport, barriers = false }: PlanRequest): Generator<Change> {
+export function* sweep(
+  plan: Plan,
+  { closet, sport, barriers = false }: PlanRequest,
+  parts: readonly (readonly Group[])[] = PARTS,
+): Generator<Change> {
   const may = [...closet].sort(byPlace).filter((g) => suitsSport(g, sport) && (barriers || !isBarrierLiner(g)));
-  for (const groups of PARTS) {
+  for (const groups of parts) {
     const pieces = may.filter((g) => groups.includes(g.group) && g.role !== 'heater' && !isHelmet(g));
     const kinds = kindsOf(pieces).filter((kind) => !kind.some((g) => plan.carried.includes(g.id)));
     // In a closet with very many of them it would take longer than all else.

@@ -61,8 +61,9 @@ function* baseWithLayer(
 ): Generator<Change> {
   const base = bases.find((g) => isAlong(plan, g.id));
   const over = [...mids, ...shells].filter((g) => isAlong(plan, g.id));
-  // Where pieces go on and off much else hangs on the torso, and a first gain here has led into a hollow.
-  const changes = plan.cues.some((c) => c.actions.some((a) => a.do !== 'set'));
+  // Where layers go on and off much else hangs on the torso, and a first gain here has led into a hollow.
+  const layers = new Set([...bases, ...mids, ...shells, ...warms].map((g) => g.id));
+  const changes = plan.cues.some((c) => c.actions.some((a) => a.do !== 'set' && layers.has(a.garment)));
   if (!base || over.length > 1 || changes || warms.some((g) => plan.worn.includes(g.id))) return;
   const bare = (p: Plan) => over.reduce((q, g) => leaveGarment(q, g.id), p);
   for (const b of bases) {

@@ -23,8 +23,8 @@ export const AIR_C = 2;
 export const AIR_VAPOUR = 3;
 /** short-wave taken up less what the sky takes, W/m² of skin */
 export const SUN = 4;
-/** heat drawn from the central pool by all zones so far, W */
-export const DRAWN = 5;
+/** mean temperature of the central pool over the step, °C */
+export const POOL_MEAN = 5;
 /** 1 when a layer of the zone just solved holds free liquid or ice */
 export const WET_LAYERS = 6;
 /** books of the step, whole body: g and J */
@@ -33,6 +33,9 @@ export const PRODUCED = 8;
 export const DRIPPED = 9;
 export const FALLEN = 10;
 export const TO_FALLEN = 11;
+/** heat that all zones so far draw from the central pool: POOL_PER_K for each kelvin of its mean, less POOL_FIXED, W */
+export const POOL_FIXED = 12;
+export const POOL_PER_K = 13;
 const NUMBERS = 16;
 
 /** One value a zone: table of the body, what it wears, what controls it, what the step found. */
@@ -66,12 +69,26 @@ export const MELTS = zones(17);
 export const RUNS_DOWN = zones(18);
 /** mean skin over the step, °C */
 export const SKIN_MEAN = zones(19);
+/** means of tissue and skin over the step: so much, °C, and so much for each kelvin of the pool's mean */
+export const TISSUE_FIXED = zones(20);
+export const TISSUE_PER_POOL = zones(21);
+export const SKIN_FIXED = zones(22);
+export const SKIN_PER_POOL = zones(23);
+/** whole change of tissue and skin over the change to that mean, 1 to 2 */
+export const TISSUE_WHOLE = zones(24);
+export const SKIN_WHOLE = zones(25);
+/** outermost link, W/(m² K) */
+export const TO_AIR = zones(26);
+/** what the controller goes by: skin as it will be in the middle of the step, °C */
+export const SKIN_AHEAD = zones(27);
+/** film of sweat as it is while the step lasts, share of a full one; more than 1 where it is thicker */
+export const FILM_SHARE = zones(28);
 
 /**
  * One record a layer, `NODES + (zone · NODES_A_ZONE + k) · RECORD`: k = 0 the skin, 1 to n the layers, n + 1 the air.
  * Resistances m²K/W, conductances W/m²K, their vapour twins s m² Pa/g and g/(s m² Pa), water g/m².
  */
-export const NODES = zones(20);
+export const NODES = zones(29);
 export const NODES_A_ZONE = MAX_LAYERS + 2;
 export const RECORD = 42;
 /** place of the layer in arrays over garments and zones, garment · ZONE_COUNT + zone */
@@ -135,7 +152,7 @@ export const MELT_LINK = 41;
 
 /**
  * The state. Head: central °C, metabolic and external W, seconds, the heat production the skin is used to, W, how used up
- * shivering muscles are, 1 at their end, carbohydrate left, J, and the bare part of the face, °C.
+ * shivering muscles are, 1 at their end, carbohydrate left, J, the bare part of the face, °C, and how fast the central pool warms, K/s.
  */
 const STATE = NODES + ZONE_COUNT * NODES_A_ZONE * RECORD;
 export const CENTRAL = STATE;
@@ -146,7 +163,8 @@ export const HABIT = STATE + 4;
 export const FATIGUE = STATE + 5;
 export const FUEL = STATE + 6;
 export const BARE_FACE = STATE + 7;
-const HEAD_LENGTH = 8;
+export const CENTRAL_RATE = STATE + 8;
+const HEAD_LENGTH = 9;
 const zoneState = (nth: number): number => STATE + HEAD_LENGTH + nth * ZONE_COUNT;
 export const TISSUE = zoneState(0);
 export const SKIN = zoneState(1);
@@ -157,5 +175,7 @@ export const SKIN_SLOPE = zoneState(4);
 export const SKIN_OWED = zoneState(5);
 /** skin wettedness of the last step, 0–1: what the feet's sweating reads */
 export const WETNESS = zoneState(6);
+/** how fast skin warmed in the last step, K/s */
+export const SKIN_RATE = zoneState(7);
 /** where the arrays over garments begin */
-export const GARMENTS = zoneState(7);
+export const GARMENTS = zoneState(8);

@@ -18,7 +18,7 @@ import { HEAD } from './state';
 const FIRST_SHARE = 3 / 16;
 const LONGEST_SHARE = 3;
 /** Roughness allowed in one step at the worst zone, K, of a run in steps of ten seconds; one in longer steps asks for less. */
-const ALLOWED_K = 0.09;
+const ALLOWED_K = 0.05;
 const FINE_S = 10;
 /** Steps taken before one that went well is doubled: the first after a change of length still settles. */
 const STEADY = 2;

@@ -41,7 +41,7 @@ import { Wearing } from './wearing';
 import { runThrough, type RunOptions } from './run';
 import type { Series } from './series';
 import { HEAD, newState, restBody, type State } from './state';
-import { stepHeat } from './zoneHeat';
+import { eliminateHeat, settleHeat, wholeOverMean } from './zoneHeat';
 import { moveLiquid, takeFall } from './zoneLiquid';
 import { stepVapour } from './zoneVapour';
 
@@ -50,6 +50,8 @@ const EFFORT_RISE_S = 60;
 const EFFORT_FALL_S = 45;
 /** A cheek cools with this time constant, s (cheek cooling curves of Tikuisis et al. 2007, from memory: most of it within ten minutes). */
 const BARE_FACE_S = 240;
+/** The controller looks ahead half a step, of steps up to so long, s: further than that a straight line is no guess. */
+const AHEAD_S = 120;
 /** Comfort follows effort slowly, s: ten minutes in, a cool skin begins to feel right (common practice, no published source). */
 const HABIT_S = 600;
 
@@ -128,8 +130,7 @@ export class Simulator {
   /** what the air of the last `dress` feels like to bare skin, °C */
   feelsC = 0.5;
   private readonly contact = noContact();
-  /** change of skin in the last step, K/s, one a zone */
-  private readonly skinRate = new Float64Array(ZONE_COUNT);
+  private readonly skinAhead: Float64Array;
   /** about how far the last step was off for taking its rate as constant, K, at the worst zone */
   roughK = 0.5;
   private readonly burning: Burning = { workW: 0.5, workShare: 0.5, restW: 0.5, shiverW: 0.5, shiverShare: 0.5 };
@@ -173,6 +174,7 @@ export class Simulator {
     zones(L.SKIN_CAPACITY).set(this.body.skinC);
     zones(L.CONDUCTION).set(this.body.conduction);
     this.wet = zones(L.WETNESS);
+    this.skinAhead = zones(L.SKIN_AHEAD);
     // Fractions first, so that the engine keeps such fields as doubles and writes them in place.
     this.output = {
       skinBlood: zones(L.SKIN_BLOOD),
@@ -330,28 +332,47 @@ export class Simulator {
     const posture = MUSCLE_BY_ZONE.stand;
     for (let z = 0; z < ZONE_COUNT; z++) m[L.MUSCLE_W + z] = work * muscles[z];
 
-    this.control.centralC = central;
+    // Where core and skin will be in the middle of the step, as they moved in the last: what the body does in a step answers to that.
+    const ahead = 0.5 * (dt < AHEAD_S ? dt : AHEAD_S);
+    for (let z = 0; z < ZONE_COUNT; z++) m[L.SKIN_AHEAD + z] = m[L.SKIN + z] + ahead * m[L.SKIN_RATE + z];
+    this.control.centralC = central + ahead * m[L.CENTRAL_RATE];
     this.control.exerciseShare = (metabolic - basal) / this.maxMetabolic;
     this.control.shiverPeakW = this.peakShiverW * shiverLeft(m[L.FATIGUE], m[L.FUEL] / this.mostFuel, central);
-    control(body, this.state.skin, this.control, o);
+    control(body, this.skinAhead, this.control, o);
     for (let z = 0; z < ZONE_COUNT; z++)
       m[L.TISSUE_HEAT + z] = m[L.MUSCLE_W + z] + basal * this.basalHeat[z] + o.shiverW * posture[z];
 
     m[L.DT] = dt;
     m[L.RATE] = 1 / dt;
-    m[L.DRAWN] = m[L.EVAPORATED] = m[L.PRODUCED] = m[L.DRIPPED] = m[L.FALLEN] = m[L.TO_FALLEN] = 0;
+    m[L.POOL_FIXED] =
+      m[L.POOL_PER_K] =
+      m[L.EVAPORATED] =
+      m[L.PRODUCED] =
+      m[L.DRIPPED] =
+      m[L.FALLEN] =
+      m[L.TO_FALLEN] =
+        0;
     const covered = this.cover.on;
     const falling = this.falling;
+    for (let z = 0; z < ZONE_COUNT; z++) eliminateHeat(m, z, at);
+    this.breathW = metabolic * this.breathShare * (1 - stacks.mouth);
+    const holds = body.centralC / dt;
+    const whole = wholeOverMean(holds, m[L.POOL_PER_K]);
+    const pool =
+      (holds * whole * central + CENTRAL_SHARE * basal - this.breathW + m[L.POOL_FIXED]) /
+      (holds * whole + m[L.POOL_PER_K]);
+    m[L.POOL_MEAN] = pool;
+    m[L.CENTRAL_RATE] = (whole * (pool - central)) / dt;
+    m[L.CENTRAL] = central + whole * (pool - central);
     let dry = 0;
-    const { skinRate } = this;
     const perStep = 1 / dt;
     let bend = 0;
     for (let z = 0; z < ZONE_COUNT; z++) {
       const before = m[L.SKIN + z];
-      stepHeat(m, z, at);
+      settleHeat(m, z, at);
       const rate = (m[L.SKIN + z] - before) * perStep;
-      const bent = rate - skinRate[z];
-      skinRate[z] = rate;
+      const bent = rate - m[L.SKIN_RATE + z];
+      m[L.SKIN_RATE + z] = rate;
       if (bent > bend) bend = bent;
       else if (-bent > bend) bend = -bent;
       dry += m[L.DRY_LOSS + z] * m[L.AREA + z];
@@ -364,14 +385,13 @@ export class Simulator {
     const made = basal + work + o.shiverW;
     this.tire(basal, work, dt);
     const keep = 1 - stacks.mouth;
-    this.breathW = metabolic * this.breathShare * keep;
     ledger.breath += this.breathW * dt;
     if (covered) {
       const left = this.cover.warm(dt);
       ledger.produced += left;
       this.breathW += (LATENT_VAPOUR * left) / dt;
+      m[L.CENTRAL] -= (LATENT_VAPOUR * left) / body.centralC;
     }
-    m[L.CENTRAL] = central + ((CENTRAL_SHARE * basal - this.breathW - m[L.DRAWN]) * dt) / body.centralC;
     m[L.BARE_FACE] += (this.bareFaceC - m[L.BARE_FACE]) * this.bares;
     m[L.TIME] += dt;
     m[L.HABIT] += (made - m[L.HABIT]) * this.habit;

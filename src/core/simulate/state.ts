@@ -55,6 +55,7 @@ export const HEAD = {
   fatigue: 5,
   fuel: 6,
   bareFace: 7,
+  centralRate: 8,
 } as const;
 
 export function newState(garments: number, openings: number): State {
@@ -104,10 +105,12 @@ export function restBody(s: State, neutral: NeutralState, restingW: number, fuel
   s.head[HEAD.fatigue] = 0;
   s.head[HEAD.fuel] = fuelJ;
   s.head[HEAD.bareFace] = neutral.skinC[zoneIndex('face')];
+  s.head[HEAD.centralRate] = 0;
   s.tissue.set(neutral.tissueC);
   s.skin.set(neutral.skinC);
   s.film.fill(0);
   s.skinOwed.fill(0);
   s.memory.fill(0, L.SKIN_EVAPORATION, L.SKIN_OWED);
-  s.memory.fill(DRY_WETTEDNESS, L.WETNESS, L.GARMENTS);
+  s.memory.fill(DRY_WETTEDNESS, L.WETNESS, L.SKIN_RATE);
+  s.memory.fill(0, L.SKIN_RATE, L.GARMENTS);
 }

@@ -3,11 +3,9 @@ import {
   AIR_C,
   AREA,
   BRIDGES,
-  CENTRAL,
   CLING,
   COLLAPSE,
   CONDUCTION,
-  DRAWN,
   DRY_LINK,
   DRY_LOSS,
   DT,
@@ -24,6 +22,9 @@ import {
   OUTSIDE_C,
   PER_LIQUID,
   PLACE,
+  POOL_FIXED,
+  POOL_MEAN,
+  POOL_PER_K,
   RATE,
   RECORD,
   RIGHT,
@@ -34,9 +35,12 @@ import {
   SKIN_BLOOD,
   SKIN_CAPACITY,
   SKIN_EVAPORATION,
+  SKIN_FIXED,
   SKIN_MEAN,
   SKIN_OWED,
+  SKIN_PER_POOL,
   SKIN_SLOPE,
+  SKIN_WHOLE,
   SORB,
   SOURCE,
   SUN,
@@ -44,7 +48,11 @@ import {
   TISSUE,
   TISSUE_BLOOD,
   TISSUE_CAPACITY,
+  TISSUE_FIXED,
   TISSUE_HEAT,
+  TISSUE_PER_POOL,
+  TISSUE_WHOLE,
+  TO_AIR,
   UPPER,
   VENT_HEAT,
   WHOLE,
@@ -65,16 +73,18 @@ const AT_MELTING = 1e-9;
  * @param holds what the node holds over the step, W/K, a layer's W/(m² K)  @param lets what it lets through to all its neighbours, the same
  * @returns 1/θ, 1 to 2
  */
-const wholeOverMean = (holds: number, lets: number): number => (6 * holds + lets) / (3 * holds + lets);
+export const wholeOverMean = (holds: number, lets: number): number => (6 * holds + lets) / (3 * holds + lets);
 
 /**
- * One implicit step of the temperatures of a zone: tissue, skin and every layer, a tridiagonal system solved from the
- * outside in for the means over the step. Water in cloth conducts by its volume over the thickness, presses out loft and takes away
+ * The first half of an implicit step of the temperatures of a zone: tissue, skin and every layer are a tridiagonal system for the means over the
+ * step, eliminated from the outside in until those of skin and tissue hang on that of the central pool alone. What the zone draws from the pool is
+ * added to POOL_FIXED and POOL_PER_K. The pool is solved with its zones: blood through working muscle exchanges as much heat in two minutes as the
+ * pool holds, and a pool a step behind swings up in long steps. Water in cloth conducts by its volume over the thickness, presses out loft and takes away
  * the air beneath. Evaporation enters with its last value plus its slope, so that wet thin layers stay smooth; what that prediction
  * missed is owed and paid in the next step, so energy is conserved exactly. A layer at its melting point with ice in it stays there:
- * what flows in melts ice, what flows out freezes liquid. Adds the heat drawn from the central pool to DRAWN.
+ * what flows in melts ice, what flows out freezes liquid.
  */
-export function stepHeat(m: Float64Array, z: number, at: GarmentPlaces): void {
+export function eliminateHeat(m: Float64Array, z: number, at: GarmentPlaces): void {
   const n = m[LAYERS + z] & INDEX;
   const skinNode = (NODES + z * NODES_A_ZONE * RECORD) & INDEX;
   const dt = m[DT];
@@ -163,37 +173,57 @@ export function stepHeat(m: Float64Array, z: number, at: GarmentPlaces): void {
   }
 
   const area = m[AREA + z];
-  const central = m[CENTRAL];
   const conduction = m[CONDUCTION + z];
   const skinBlood = m[SKIN_BLOOD + z];
   const tissueBlood = m[TISSUE_BLOOD + z];
   const vent = m[skinNode + VENT_HEAT];
-  const skinOld = m[SKIN + z];
   const skinSlope = m[SKIN_SLOPE + z];
   const skinHolds = m[SKIN_CAPACITY + z] * rate;
   const skinWhole = wholeOverMean(skinHolds, conduction + skinBlood + area * (vent + skinSlope + outer));
   const skinInertia = skinHolds * skinWhole;
   const latent = LATENT_VAPOUR * m[SKIN_EVAPORATION + z];
   const inverse = 1 / (skinInertia + conduction + skinBlood + area * (vent + skinSlope + outer - reflected));
-  const skinUpper = conduction * inverse;
-  const skinRight =
-    (skinInertia * skinOld +
-      skinBlood * central +
-      area * (vent * airC + skinSlope * skinOld - latent - m[SKIN_OWED + z] * rate + fromOutside)) *
+  const upper = conduction * inverse;
+  const right =
+    (skinInertia * m[SKIN + z] +
+      area * (vent * airC + skinSlope * m[SKIN + z] - latent - m[SKIN_OWED + z] * rate + fromOutside)) *
     inverse;
-  const tissueOld = m[TISSUE + z];
+  const perPool = skinBlood * inverse;
   const tissueHolds = m[TISSUE_CAPACITY + z] * rate;
   const tissueWhole = wholeOverMean(tissueHolds, tissueBlood + conduction);
   const tissueInertia = tissueHolds * tissueWhole;
-  const tissue =
-    (tissueInertia * tissueOld + tissueBlood * central + m[TISSUE_HEAT + z] + conduction * skinRight) /
-    (tissueInertia + tissueBlood + conduction - conduction * skinUpper);
-  const skin = skinRight + skinUpper * tissue;
+  const tissueInverse = 1 / (tissueInertia + tissueBlood + conduction - conduction * upper);
+  const tissueFixed = (tissueInertia * m[TISSUE + z] + m[TISSUE_HEAT + z] + conduction * right) * tissueInverse;
+  const tissuePerPool = (tissueBlood + conduction * perPool) * tissueInverse;
+  const skinFixed = right + upper * tissueFixed;
+  const skinPerPool = perPool + upper * tissuePerPool;
+  m[TISSUE_FIXED + z] = tissueFixed;
+  m[TISSUE_PER_POOL + z] = tissuePerPool;
+  m[TISSUE_WHOLE + z] = tissueWhole;
+  m[SKIN_FIXED + z] = skinFixed;
+  m[SKIN_PER_POOL + z] = skinPerPool;
+  m[SKIN_WHOLE + z] = skinWhole;
+  m[TO_AIR + z] = toAir;
+  m[POOL_FIXED] += tissueBlood * tissueFixed + skinBlood * skinFixed;
+  m[POOL_PER_K] += tissueBlood * (1 - tissuePerPool) + skinBlood * (1 - skinPerPool);
+}
 
-  // And back out.
+/** The second half, once POOL_MEAN is known: tissue and skin, and from there back out through the layers. */
+export function settleHeat(m: Float64Array, z: number, at: GarmentPlaces): void {
+  const n = m[LAYERS + z] & INDEX;
+  const skinNode = (NODES + z * NODES_A_ZONE * RECORD) & INDEX;
+  const dt = m[DT];
+  const airC = m[AIR_C];
+  const temperature = at.temperature & INDEX;
+  const evaporation = at.evaporation & INDEX;
+  const slope = at.slope & INDEX;
+  const owed = at.owed & INDEX;
+  const pool = m[POOL_MEAN];
+  const skin = m[SKIN_FIXED + z] + m[SKIN_PER_POOL + z] * pool;
+  const tissue = m[TISSUE_FIXED + z] + m[TISSUE_PER_POOL + z] * pool;
   let below = skin;
-  let dry = vent * (skin - airC);
-  node = skinNode;
+  let dry = m[skinNode + VENT_HEAT] * (skin - airC);
+  let node = skinNode;
   for (let k = 1; k <= n; k++) {
     node = (node + RECORD) & INDEX;
     const i = m[node + PLACE] & INDEX;
@@ -211,12 +241,12 @@ export function stepHeat(m: Float64Array, z: number, at: GarmentPlaces): void {
     dry += m[node + VENT_HEAT] * (t - airC);
     below = t;
   }
-  m[DRY_LOSS + z] = dry + toAir * (below - outsideC);
-  m[SKIN_OWED + z] = -dt * (latent + skinSlope * (skin - skinOld));
-  m[TISSUE + z] = tissueOld + tissueWhole * (tissue - tissueOld);
+  m[DRY_LOSS + z] = dry + m[TO_AIR + z] * (below - m[OUTSIDE_C + z]);
+  const skinOld = m[SKIN + z];
+  m[SKIN_OWED + z] = -dt * (LATENT_VAPOUR * m[SKIN_EVAPORATION + z] + m[SKIN_SLOPE + z] * (skin - skinOld));
+  m[TISSUE + z] += m[TISSUE_WHOLE + z] * (tissue - m[TISSUE + z]);
   m[SKIN_MEAN + z] = skin;
-  m[SKIN + z] = skinOld + skinWhole * (skin - skinOld);
-  m[DRAWN] += tissueBlood * (central - tissue) + skinBlood * (central - skin);
+  m[SKIN + z] = skinOld + m[SKIN_WHOLE + z] * (skin - skinOld);
 }
 
 /** Liquid that freezes in a layer at its melting point, g/m²; in what covers the mouth only breath freezes there. */

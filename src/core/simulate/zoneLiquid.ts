@@ -1,5 +1,5 @@
 import { CP_WATER, LATENT_FUSION } from '@/core/quantity/units';
-import { DRIP_FILM, FULL_FILM } from '@/core/moisture/film';
+import { DRIP_FILM, MOST_SHARE } from '@/core/moisture/film';
 import { UNDER_PACK, ZONES, zoneIndex, type Zone } from '@/core/body/zones';
 import {
   AIR_C,
@@ -11,6 +11,7 @@ import {
   FALL_SNOW,
   FILLED,
   FILM,
+  FILM_SHARE,
   HEAT,
   HOLDS_BACK,
   INDEX,
@@ -31,10 +32,8 @@ import {
   SKIN,
   SKIN_CAPACITY,
   SORB,
-  SWEAT,
   TO_FALLEN,
   WATER_RESISTANCE,
-  WETNESS,
   WET_LAYERS,
   WICK_OUT,
   WICK_SKIN,
@@ -43,10 +42,9 @@ import type { GarmentPlaces } from './state';
 
 /** Time a flake lies before it is melted or shaken off, s (engineering value). */
 const MELT_S = 60;
-const PER_FULL_FILM = 1 / FULL_FILM;
 
 /**
- * Moves liquid in one zone for one step: sweat that runs off or is wicked into the cloth, liquid between touching layers,
+ * Moves liquid in one zone for one step: sweat through an open mesh or off the skin (the first layer has drunk with the vapour), between touching layers,
  * overflow and drip; then freezes or thaws each layer. Only unfrozen water beyond the sorbed share moves.
  */
 export function moveLiquid(m: Float64Array, z: number, at: GarmentPlaces): void {
@@ -77,19 +75,15 @@ export function moveLiquid(m: Float64Array, z: number, at: GarmentPlaces): void 
     } else m[node + FILLED] = 0;
   }
   if (anyLiquid) {
-    const first = skinNode + RECORD;
-    wickFromSkin(m, z, first, water, ice);
     // Open mesh lets the film reach the layer above through its holes; being thick it keeps a soaked one off the skin.
-    if (n > 1 && m[first + RECORD + WICK_SKIN] > 0 && m[first + RECORD + FILLED] < m[FILM + z] * PER_FULL_FILM)
-      wickFromSkin(m, z, first + RECORD, water, ice);
-    // What ISO 7933 calls unevaporated sweat leaves the film at once: into the cloth, or it drips when the cloth is full.
-    const wet = m[WETNESS + z];
+    const second = (skinNode + 2 * RECORD) & INDEX;
+    if (n > 1 && m[second + WICK_SKIN] > 0 && m[second + FILLED] < m[FILM_SHARE + z])
+      wickThroughMesh(m, z, second, water);
     const left = m[FILM + z];
-    let runoff = m[SWEAT + z] * m[PER_AREA + z] * dt * 0.5 * wet * wet;
-    if (runoff > left) runoff = left;
-    if (left - runoff > DRIP_FILM) runoff = left - DRIP_FILM;
-    m[FILM + z] = left - runoff;
-    m[water + (m[skinNode + RECORD + PLACE] & INDEX)] += runoff;
+    if (left > DRIP_FILM) {
+      m[FILM + z] = DRIP_FILM;
+      m[water + (m[skinNode + RECORD + PLACE] & INDEX)] += left - DRIP_FILM;
+    }
 
     for (let node = (skinNode + RECORD) & INDEX; node < last; node = (node + RECORD) & INDEX) {
       const difference = m[node + FILLED] - m[node + RECORD + FILLED];
@@ -145,21 +139,14 @@ export function moveLiquid(m: Float64Array, z: number, at: GarmentPlaces): void 
   }
 }
 
-/** Liquid between skin film and a layer by their fillings. Flows back to the skin from soaked cloth. */
-function wickFromSkin(m: Float64Array, z: number, node: number, water: number, ice: number): void {
-  const j = m[node + PLACE] & INDEX;
-  const film = m[FILM + z];
-  const share = film * PER_FULL_FILM;
-  let flow = m[node + WICK_SKIN] * ((share < 1.5 ? share : 1.5) - m[node + FILLED]) * m[DT];
-  if (flow > 0) {
-    if (flow > 0.5 * film) flow = 0.5 * film;
-  } else {
-    const free = m[water + j] - m[ice + j] - m[node + SORB];
-    const most = free > 0 ? -0.3 * free : 0;
-    if (flow < most) flow = most;
-  }
-  m[FILM + z] = film - flow;
-  m[water + j] += flow;
+/** Liquid from the film, as it is while the step lasts, to the layer over an open mesh. */
+function wickThroughMesh(m: Float64Array, z: number, node: number, water: number): void {
+  const wicks = m[node + WICK_SKIN] * m[DT];
+  const fills = m[node + FILLED] > 0 ? 1 + wicks * m[node + PER_LIQUID] : 1;
+  const flow = (wicks * (Math.min(MOST_SHARE, m[FILM_SHARE + z]) - m[node + FILLED])) / fills;
+  const moved = Math.min(flow, m[FILM + z]);
+  m[FILM + z] -= moved;
+  m[water + (m[node + PLACE] & INDEX)] += moved;
 }
 
 /**

@@ -1,6 +1,6 @@
 import { saturationFast } from '@/core/atmosphere/humidity';
 import { FILLING_OVER_HUMIDITY, SORPTION_STEPS } from '@/core/clothing/sorption';
-import { DRY_SKIN_CONDUCTANCE, DRY_WETTEDNESS, FULL_FILM } from '@/core/moisture/film';
+import { DRY_SKIN_CONDUCTANCE, DRY_WETTEDNESS, FULL_FILM, MOST_SHARE } from '@/core/moisture/film';
 import { LATENT_FUSION, LATENT_VAPOUR } from '@/core/quantity/units';
 import {
   AIR_VAPOUR,
@@ -11,6 +11,7 @@ import {
   EVAPORATED,
   EVAPORATIVE_LOSS,
   FILM,
+  FILM_SHARE,
   HEAT,
   HELD,
   INFLOW,
@@ -21,6 +22,7 @@ import {
   NODES_A_ZONE,
   PER_AREA,
   PER_HUMIDITY,
+  PER_LIQUID,
   PER_SORB,
   PLACE,
   PRESSURE,
@@ -45,8 +47,9 @@ import {
   V_OUT,
   WETNESS,
   WET_LAYERS,
+  WICK_SKIN,
 } from './layout';
-import { HOLD, leftIn, solveDriedOut } from './driedOut';
+import { changesOver, HOLD, solveChangedOver } from './changedOver';
 import type { GarmentPlaces } from './state';
 
 /** Rise of a layer's resistance to vapour with frost, m²/g: 80 g/m² double it (engineering value). */
@@ -55,6 +58,14 @@ const PER_FULL_FILM = 1 / FULL_FILM;
 /** Relative rise of the saturation curve per kelvin near 0 °C and near skin temperature, 1/K. */
 const CURVE_COLD = 0.065;
 const CURVE_SKIN = 0.056;
+
+/** Share of what a layer can sorb over the humidity that this share is in balance with, between the entries of the table. @param share 0–1 */
+function fillingOverHumidity(share: number): number {
+  const x = share * SORPTION_STEPS;
+  const i = x | 0;
+  const a = FILLING_OVER_HUMIDITY[i];
+  return a + (FILLING_OVER_HUMIDITY[i + 1] - a) * (x - i);
+}
 
 /**
  * One implicit step of the water vapour of a zone, at its mean temperatures over the step, with what it evaporates from the skin
@@ -110,12 +121,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
       curve = saturationFast(m[node + MEAN_C]);
       moist = m[water + j];
       held = moist >= m[node + SORB];
-      if (!held) {
-        const x = moist * m[node + PER_SORB] * SORPTION_STEPS;
-        const i = x | 0;
-        const a = FILLING_OVER_HUMIDITY[i];
-        filledShare = a + (FILLING_OVER_HUMIDITY[i + 1] - a) * (x - i);
-      }
+      if (!held) filledShare = fillingOverHumidity(moist * m[node + PER_SORB]);
       const within = (node - RECORD) & INDEX;
       jInside = m[within + PLACE] & INDEX;
       if (k > 1 && m[ice + jInside] > 0) clogInside = 1 + m[ice + jInside] * FROST_CLOG;
@@ -126,12 +132,52 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
       m[within + VAPOUR_LINK] = inner;
     }
     if (k <= 1) {
-      // Skin wettedness, implicit in its film so that a thin film neither flickers nor runs negative.
+      // Skin wettedness, implicit in its film so that a thin film neither flickers nor runs negative. All that takes from the film goes on at
+      // once, the cloth and what runs off too: taken one after another, it would hang on the length of the step how wet the skin is.
       const first = k === 0 ? air : held ? curve : (curve * moist * m[node + PER_SORB]) / filledShare;
       const pull = inner * (skinSaturation - first) + skinVent * (skinSaturation - air);
-      const ahead = (m[FILM + z] + dt * sweat) / (pull > 0 ? 1 + dt * pull * PER_FULL_FILM : 1);
+      let gains = sweat;
+      let losses = pull > 0 ? pull : 0;
+      let wicks = 0;
+      let filled = 0;
+      if (k === 1) {
+        gains -= 0.5 * sweat * m[WETNESS + z] * m[WETNESS + z];
+        const free = moist - m[ice + j] - m[node + SORB];
+        wicks = m[node + WICK_SKIN];
+        if (free > 0) {
+          filled = free * m[node + PER_LIQUID];
+          // The layer fills while it wicks.
+          wicks /= 1 + dt * wicks * m[node + PER_LIQUID];
+        }
+        gains += wicks * filled;
+        losses += wicks;
+        const second = (node + RECORD) & INDEX;
+        if (n > 1) losses += m[second + WICK_SKIN];
+      }
+      const ahead = (m[FILM + z] + dt * gains) / (1 + dt * losses * PER_FULL_FILM);
       const filmShare = ahead > FULL_FILM ? 1 : ahead * PER_FULL_FILM;
-      m[WETNESS + z] = DRY_WETTEDNESS + (1 - DRY_WETTEDNESS) * filmShare;
+      m[FILM_SHARE + z] = ahead * PER_FULL_FILM;
+      const wetness = DRY_WETTEDNESS + (1 - DRY_WETTEDNESS) * filmShare;
+      m[WETNESS + z] = wetness;
+      if (k === 1) {
+        const share = m[FILM_SHARE + z];
+        // What ISO 7933 calls unevaporated sweat leaves the film at once for the cloth.
+        let flow =
+          dt * (wicks * ((share < MOST_SHARE ? share : MOST_SHARE) - filled) + 0.5 * sweat * wetness * wetness);
+        const there = m[FILM + z] + dt * sweat;
+        if (flow > there) flow = there;
+        if (flow < 0) {
+          const free = moist - m[ice + j] - m[node + SORB];
+          const most = free > 0 ? -0.3 * free : 0;
+          if (flow < most) flow = most;
+        }
+        // It comes over the whole step: what the layer is in balance with is still read from what it held.
+        if (flow !== 0) {
+          m[FILM + z] -= flow;
+          moist += flow;
+          m[water + j] = moist;
+        }
+      }
       // Wet patches evaporate freely, dry skin only as fast as it lets water through; both into the same first gap.
       dryLink = ((1 - filmShare) * DRY_SKIN_CONDUCTANCE) / (inner + skinVent + DRY_SKIN_CONDUCTANCE);
       wet = filmShare + dryLink;
@@ -163,7 +209,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
   m[skinNode + VAPOUR_LINK] = skinLink;
 
   // And back out: pressures, and what each layer takes up.
-  let driesOut = false;
+  let changes = false;
   let below = skinSaturation;
   let link = skinLink;
   let flux = 0;
@@ -175,9 +221,8 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
     m[next + PRESSURE] = p;
     const into = link * (below - p);
     if (k > 1) {
-      const net = flux - into - m[node + VENT_VAPOUR] * (below - air);
-      m[node + INFLOW] = net;
-      if (net < 0 && m[node + HELD] === 1 && leftIn(m, node, water) < 0) driesOut = true;
+      m[node + INFLOW] = flux - into - m[node + VENT_VAPOUR] * (below - air);
+      if (changesOver(m, node, water)) changes = true;
     }
     flux = into;
     below = p;
@@ -185,10 +230,8 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
     node = next;
   }
   if (n > 0) {
-    const net = flux - (toAirLink + m[node + VENT_VAPOUR]) * (below - air);
-    m[node + INFLOW] = net;
-    if (net < 0 && m[node + HELD] === 1 && leftIn(m, node, water) < 0) driesOut = true;
-    if (driesOut) solveDriedOut(m, skinNode, n, water);
+    m[node + INFLOW] = flux - (toAirLink + m[node + VENT_VAPOUR]) * (below - air);
+    if (changes || changesOver(m, node, water)) solveChangedOver(m, skinNode, n, water);
   }
 
   let lost = 0;

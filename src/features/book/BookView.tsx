@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { PAGE_KEYS } from '@/ui/pageKeys';
 import { causes as causesOf, FAULTS, hasFault, SUSPECTS } from '@/core/afterwards/causes';
 import { seasonOf } from '@/core/afterwards/season';
 import { Header } from '@/features/shell/Header';
@@ -142,7 +143,7 @@ export function BookView({
       e.preventDefault();
       does[row.does](pressed);
     },
-    { useKey: true },
+    PAGE_KEYS,
   );
   const call = async (cause: string, it: 'chance' | 'a cause') => {
     const chance = it === 'chance';

@@ -1,6 +1,7 @@
 'use client';
 import type { RefObject } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { PAGE_KEYS } from '@/ui/pageKeys';
 import { DOOR_RANGE, fallsIn, USUAL_FALL_MMH, type DoorDay } from '@/core/outing/doorDay';
 import { kmhToMs, mphToKmh } from '@/core/quantity/units';
 import { FRONT_KEYS, type FrontKey } from './keys';
@@ -79,6 +80,6 @@ export function useFrontKeys(
       e.preventDefault();
       doings[row.does]();
     },
-    { useKey: true },
+    PAGE_KEYS,
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { PAGE_KEYS } from '@/ui/pageKeys';
 import { act } from '@/core/kit/edit';
 import { isWorn, settingAt } from '@/core/kit/replay';
 import { SCORE_KEYS, type ScoreKey } from './keys';
@@ -56,6 +57,6 @@ export function useScoreKeys(score: Score, at: Pointing, onHelp: () => void): vo
       e.preventDefault();
       doings[row.does]();
     },
-    { useKey: true },
+    PAGE_KEYS,
   );
 }

@@ -36,18 +36,25 @@ test('the torso is held against what chills at that effort, shifted by how warm 
 test('minutes of shivering over 60 W are counted to where the line crosses it', () => {
   expect(after([{ shiverW: 59 }, { shiverW: 59 }])('shiverMinutes')).toBe(0);
   // Five of the first ten minutes lie above the limit, and the five before take nothing from a bout not begun.
-  expect(after([{ shiverW: 120 }])('shiverMinutes')).toBeCloseTo(5 - 0.5 * 5, 9);
+  expect(after([{ shiverW: 120 }])('shiverMinutes')).toBeCloseTo(5, 9);
 });
 
 test('a bout of shivering bears short pauses and is ended by long ones; spells hours apart are not added up', () => {
   const minutes = (shares: readonly number[]) =>
-    shares.reduce((all, share) => [...all, bout(all[all.length - 1] ?? 0, 10, share)], [] as number[]);
+    shares.reduce((all, share) => [...all, bout(all[all.length - 1] ?? 0, 10, share, 'shivering')], [] as number[]);
   expect(minutes([1, 1, 1])).toEqual([10, 20, 30]);
   expect(minutes([1, 1, 0, 1])).toEqual([10, 20, 15, 25]);
   expect(minutes([1, 0, 0, 0, 1])).toEqual([10, 5, 0, 0, 10]);
   // Ten hours with eight minutes at each of six halts is eight minutes.
   const day = Array.from({ length: 60 }, (_, i) => (i % 10 === 0 ? 0.8 : 0));
   expect(Math.max(...minutes(day))).toBeLessThan(10);
+});
+
+test('what shivers of an interval and what does not come in their order: a pause before a bout takes nothing from it', () => {
+  expect(bout(0, 10, 0.5, 'at rest')).toBeCloseTo(5, 9);
+  expect(bout(0, 10, 0.5, 'shivering')).toBeCloseTo(2.5, 9);
+  expect(bout(20, 10, 0.5, 'at rest')).toBeCloseTo(22.5, 9);
+  expect(bout(20, 10, 0.5, 'shivering')).toBeCloseTo(22.5, 9);
 });
 
 test('minutes of feeling hot, over two votes, count after the first ten minutes only', () => {

@@ -95,6 +95,23 @@ test('who goes on from shelter into wind dresses before it, where the wind is mu
   expect(where(9, 40, { sport: 'stand' })).toContainEqual([2400, 'leaving, Ridge']);
 });
 
+test('who leaves a hut dresses in it, where there was time enough, for the way as for a stop outside', () => {
+  const after = (minutes: number, sport: 'hut' | 'drive', next: 'hike' | 'stand') => {
+    const legs = [
+      aLeg({ name: 'Up', minutes: 40 }),
+      aLeg({ name: 'Roof', sport, minutes, shelter: 'indoor', effort: { by: 'usual' } }),
+      aLeg({ name: 'On', sport: next, minutes: 40, effort: { by: 'usual' } }),
+    ];
+    const { startS, where, halted, stop } = phases(dayOf(legs)).find((p) => p.where.endsWith(', On'))!;
+    return [startS - (40 + minutes) * 60, where, halted, stop];
+  };
+  expect(after(15, 'hut', 'hike')).toEqual([-180, 'before leaving, On', true, false]);
+  expect(after(14, 'hut', 'hike')).toEqual([0, 'leaving, On', true, false]);
+  expect(after(30, 'hut', 'stand')).toEqual([-180, 'before leaving, On', true, true]);
+  // Nobody dresses while they drive.
+  expect(after(30, 'drive', 'hike')).toEqual([0, 'leaving, On', true, false]);
+});
+
 describe('what the search may do beside layers', () => {
   const cold = dayOf(
     [

@@ -5,6 +5,7 @@ import { runPlan } from '@/core/questions/question';
 import { descendFromOther } from '@/core/search/descent';
 import { makePlan, Search } from '@/core/search/planner';
 import type { Planned } from '@/core/search/planRequest';
+import { betterSecond } from '@/core/search/secondLook';
 import { candidates } from '@/core/search/candidates';
 import { phases } from '@/core/outing/moments';
 import { scorePlan } from '@/core/judge/scorePlan';
@@ -113,19 +114,42 @@ test('a search told to stop ends early with a usable plan', () => {
   expect(quick.plan.worn.length).toBeGreaterThan(3);
 });
 
-test('the same question has the same answer, also where half of the search is made by another worker', () => {
-  const request = { person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline, sport: 'ski tour' } as const;
-  const sent = JSON.stringify(descendFromOther(request));
-  const search = new Search(request, () => true);
-  expect(() => search.end(JSON.parse(sent))).toThrow('not begun');
-  search.begin();
-  // What this worker does meanwhile for others is none of its budget.
-  runPlan({ ...request, plan: planned.plan }, planned.plan, { stepS: 10 });
-  const again = search.end(JSON.parse(sent));
-  expect(again.plan).toEqual(planned.plan);
-  expect(again.curve).toEqual(planned.curve);
-  expect(again.simulations).toBe(planned.simulations);
-});
+/** On the colder day the plan stays dear, and a second plan is bettered too. */
+test.each([
+  [-8, 'one look'],
+  [-24, 'two looks'],
+])(
+  'the same question has the same answer, also where parts of the search are made by another worker: %d °C, %s',
+  (airC, looks) => {
+    const request = {
+      person: AVERAGE_PERSON,
+      closet: SKI_CLOSET,
+      timeline: upStopDown(airC),
+      sport: 'ski tour',
+    } as const;
+    const whole = makePlan(request);
+    const sent = JSON.stringify(descendFromOther(request));
+    const search = new Search(request, () => true);
+    // What this worker does meanwhile for others is none of its budget.
+    const meanwhile = () => runPlan({ ...request, plan: planned.plan }, planned.plan, { stepS: 10 });
+    expect(() => search.meet(JSON.parse(sent))).toThrow('not begun');
+    search.begin();
+    meanwhile();
+    expect(() => search.better()).toThrow('not met');
+    search.meet(JSON.parse(sent));
+    meanwhile();
+    expect(() => search.end(null)).toThrow('not bettered');
+    const { second } = search;
+    const dear = search.better();
+    expect(dear && second !== null).toBe(looks === 'two looks');
+    const other = dear && second ? JSON.stringify(betterSecond(request, second)) : null;
+    meanwhile();
+    const again = search.end(other && JSON.parse(other));
+    expect(again.plan).toEqual(whole.plan);
+    expect(again.curve).toEqual(whole.curve);
+    expect(again.simulations).toBe(whole.simulations);
+  },
+);
 
 test('fewer cues allowed are fewer cues used', () => {
   const one = makePlan({ person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline, sport: 'ski tour', maxCues: 1 });

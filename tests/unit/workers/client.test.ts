@@ -1,6 +1,8 @@
 import { expose, releaseProxy, type Remote } from 'comlink';
 import { AVERAGE_PERSON } from '@/core/body/person';
 import type { Outing } from '@/core/outing/outing';
+import type { Beside } from '@/workers/ember.worker';
+import type { Plan } from '@/core/kit/plan';
 import { PLAIN_WISHES } from '@/core/search/wishes';
 import { practise } from '@/workers/warmUp';
 
@@ -13,16 +15,17 @@ class NearWorker extends EventTarget {
   ended = false;
   readonly progress: Remote<(...told: unknown[]) => void>[] = [];
   questions: ((answer: unknown) => void)[] = [];
-  /** what a planner is to ask for the half that another makes */
-  beside: Remote<() => unknown> | null = null;
-  private readonly given: Remote<() => unknown>[] = [];
+  /** what a planner is to ask for the parts that others make */
+  beside: Remote<Beside> | null = null;
+  private readonly given: Remote<Beside>[] = [];
   private readonly channel = new MessageChannel();
 
   constructor() {
     super();
     NearWorker.all.push(this);
     const ask = (...given: unknown[]) => {
-      const [tell, beside] = given.filter((x) => typeof x === 'function') as Remote<(...told: unknown[]) => void>[];
+      const links = given.filter((x) => typeof x === 'function') as unknown[];
+      const [tell, beside] = links as [Remote<(...told: unknown[]) => void>, Remote<Beside>?];
       this.progress.push(tell);
       if (beside) this.given.push((this.beside = beside));
       return new Promise((done) => this.questions.push(done));
@@ -31,7 +34,8 @@ class NearWorker extends EventTarget {
     const open = () => void NearWorker.opened++;
     const score = () => new Promise((done) => this.questions.push(done));
     const practise = () => void NearWorker.practised++;
-    expose({ open, plan: ask, descendFromOther: ask, school: ask, score, practise }, port2 as never);
+    const parts = { descendFromOther: ask, betterSecond: ask };
+    expose({ open, plan: ask, ...parts, school: ask, score, practise }, port2 as never);
     port1.onmessage = (e) => this.dispatchEvent(Object.assign(new Event('message'), { data: e.data as unknown }));
   }
 
@@ -154,7 +158,11 @@ test('where there is a second core, another worker makes half of a plan; the pla
   const [whole, half] = NearWorker.all;
   expect([whole.beside === null, half.beside === null]).toEqual([false, true]);
   half.questions[0]('the other half');
-  expect(await whole.beside!()).toBe('the other half');
+  expect(await whole.beside!.descended()).toBe('the other half');
+  const bettered = whole.beside!.bettered({} as Plan);
+  await until(() => half.questions.length === 2);
+  half.questions[1]('the second plan, bettered');
+  expect(await bettered).toBe('the second plan, bettered');
   whole.questions[0]('a plan');
   expect(await asked.result).toBe('a plan');
   expect([whole.ended, half.ended]).toEqual([false, false]);
@@ -169,7 +177,7 @@ test('where the worker of the other half breaks, the planner hears of it and goe
   await until(() => NearWorker.all.length === 2 && NearWorker.all.every((w) => w.questions.length > 0));
   const [whole, half] = NearWorker.all;
   half.onerror!({ message: 'out of memory' });
-  await expect(whole.beside!()).rejects.toThrow('out of memory');
+  await expect(whole.beside!.descended()).rejects.toThrow('out of memory');
   whole.questions[0]('a plan, made alone');
   expect(await asked.result).toBe('a plan, made alone');
   const again = plan();

@@ -49,7 +49,7 @@ export function useScore({
   const [store] = useState(() => createEdited<Plan | null>(first[first.length - 1]?.plan ?? null));
   const [search] = useState(createSearch);
   const edited = useEdited(store);
-  const { busy } = useStore(search);
+  const busy = useStore(search, (s) => s.busy);
   const { own, usual, wish, makeUsual } = useWishes(outing.id, storedWishes, storedUsual);
   const wishes = own ?? usual;
   const who = useMemo(() => ({ person, unsure }), [person, unsure]);
