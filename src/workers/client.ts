@@ -8,6 +8,7 @@ import { compared, type Compared, type SchoolTried } from '@/core/search/parting
 import type { Plan } from '@/core/kit/plan';
 import type { Behind } from '@/core/questions/behind';
 import type { Second } from '@/core/search/secondLook';
+import type { Where } from '@/core/search/search';
 import type { Beside, EmberWorker } from './ember.worker';
 import type { Setting } from './setting';
 import { quiet, Silent, watched, WorkerBroke, type Asked } from './watched';
@@ -196,12 +197,15 @@ export const planInWorker = (
         asked.result.catch(() => {});
         return asked.result;
       };
+      const descended = (where: Where) =>
+        part(ask<Descended>(setting, (api) => api.descendFromOther(leadDays, where, proxy(heard))));
       const beside: Beside = {
-        descended: () => half,
-        bettered: (second) => part(ask<Second>(setting, (api) => api.betterSecond(leadDays, second, proxy(heard)))),
+        descended: (where) => (where === 'even day' ? half : descended(where)),
+        bettered: (where, second) =>
+          part(ask<Second>(setting, (api) => api.betterSecond(leadDays, where, second, proxy(heard)))),
       };
       const whole = ask<Planned>(setting, (api) => api.plan(leadDays, told, proxy(beside)));
-      const half = part(ask<Descended>(setting, (api) => api.descendFromOther(leadDays, proxy(heard))));
+      const half = descended('even day');
       const cancel = () => [whole, ...parts].forEach((asked) => asked.cancel());
       // What a part of it still works at when all is done is of no use to anybody.
       const ended = () => parts.forEach((asked) => asked.cancel());

@@ -14,7 +14,7 @@ import { hoursAtDoor, type DoorHour } from '@/core/search/aroundDoor';
 import { type DoorQuestion } from '@/core/search/doorQuestion';
 import type { DoorDay } from '@/core/outing/doorDay';
 import { descendFromOther, type Descended } from '@/core/search/descent';
-import { Search } from '@/core/search/planner';
+import { askedOn, Search, type Where } from '@/core/search/search';
 import { betterSecond, type Second } from '@/core/search/secondLook';
 import type { Planned, PlanRequest } from '@/core/search/planRequest';
 import type { SchoolTried } from '@/core/search/partings';
@@ -86,10 +86,10 @@ const breathe = () => new Promise<void>((go) => setTimeout(go, 0));
 
 /** Another worker beside one that plans. */
 export interface Beside {
-  /** what the descent from other layers finds */
-  descended: () => Promise<Descended>;
-  /** what a second plan comes to */
-  bettered: (second: Plan) => Promise<Second>;
+  /** what the descent from other layers finds there */
+  descended: (where: Where) => Promise<Descended>;
+  /** what a second plan comes to there */
+  bettered: (where: Where, second: Plan) => Promise<Second>;
 }
 
 /** The heavy work, off the page's thread. One pure core serves worker, server, command line and tests. */
@@ -145,22 +145,27 @@ const api = {
     const request = planRequest(leadDays);
     const search = new Search(request, nowAndThen(tell));
     const goOn = () => search.goesOn();
-    search.begin();
-    const found = beside && (await beside.descended().catch(() => null));
-    search.meet(found ?? descendFromOther(request, goOn));
+    const on = () => askedOn(search.where, request);
+    let found: Descended | null;
+    do {
+      const other = beside && beside.descended(search.where).catch(() => null);
+      // The message to the other worker goes out before this one is busy again.
+      await breathe();
+      search.begin();
+      found = await other;
+    } while (!search.meet(found ?? descendFromOther(on(), goOn)));
     const { second } = search;
-    const there = (beside && second && beside.bettered(second).catch(() => null)) ?? null;
-    // The message to the other worker goes out before this one is busy again.
+    const there = (beside && second && beside.bettered(search.where, second).catch(() => null)) ?? null;
     await breathe();
     if (!search.better() || !second) return search.end(null);
-    return search.end((await there) ?? betterSecond(request, second, goOn));
+    return search.end((await there) ?? betterSecond(on(), second, goOn));
   },
   /** @param heard told now and then that it goes on */
-  descendFromOther: (leadDays: number, heard: () => void): Descended =>
-    descendFromOther(planRequest(leadDays), goesOn(heard)),
+  descendFromOther: (leadDays: number, where: Where, heard: () => void): Descended =>
+    descendFromOther(askedOn(where, planRequest(leadDays)), goesOn(heard)),
   /** @param heard told now and then that it goes on */
-  betterSecond: (leadDays: number, second: Plan, heard: () => void): Second =>
-    betterSecond(planRequest(leadDays), second, goesOn(heard)),
+  betterSecond: (leadDays: number, where: Where, second: Plan, heard: () => void): Second =>
+    betterSecond(askedOn(where, planRequest(leadDays)), second, goesOn(heard)),
   school: (leadDays: number, id: string, tell: Tell): SchoolTried =>
     trySchool(planRequest(leadDays), schoolOf(id), nowAndThen(tell)),
 };

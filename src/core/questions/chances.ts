@@ -1,10 +1,9 @@
 import { mean, sampleCorrelation } from 'simple-statistics';
-import { vapourPressure } from '@/core/atmosphere/humidity';
 import { PERSON_RANGE, type Person } from '@/core/body/person';
 import { isSafe } from '@/core/judge/findings';
 import { LIMIT, WEAK } from '@/core/judge/limits';
 import type { Scored } from '@/core/judge/scorePlan';
-import { windWhen } from '@/core/outing/pacing';
+import { inWeather } from '@/core/outing/shiftedDay';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { cosine, exp, ln, sine } from '@/core/quantity/exact';
 import { clamp, within } from '@/core/quantity/range';
@@ -75,21 +74,11 @@ export function dayOfMember(
   const wind = exp(m.z.wind * SPREAD.windShare(leadDays));
   const fall = exp(m.z.precipitation * SPREAD.fallShare(leadDays));
   const effort = 1 + m.z.effort * unsure.effortShare;
+  const shift = { airK, wind, fall };
   const stretches = timeline.stretches.map((s): Stretch => {
     if (isInRoom(s)) return s;
-    const airC = clamp(s.airC + airK, -60, 45);
-    return {
-      ...s,
-      airC,
-      vapourPa: vapourPressure(airC, s.humidity),
-      wind10: s.wind10 * wind,
-      gust: s.gust * wind,
-      relativeWind: windWhen(s, timeline.legs[s.leg], wind, 1),
-      stillWind: s.stillWind === undefined ? undefined : Math.min(80, s.stillWind * wind),
-      precipitationMmH: Math.min(60, s.precipitationMmH * fall),
-      metabolicW: s.metabolicW * effort,
-      externalW: s.externalW * effort,
-    };
+    const other = inWeather(s, timeline.legs[s.leg], shift);
+    return { ...other, metabolicW: s.metabolicW * effort, externalW: s.externalW * effort };
   });
   return { ...timeline, stretches };
 }

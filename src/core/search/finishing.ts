@@ -19,6 +19,8 @@ export interface Finishing {
   others?: readonly Plan[];
   /** the most cues that may be proposed */
   mostCues: number;
+  /** set where a plan of the nearest even day is adapted: only changes that are worth it to somebody are made, and fewer kinds of them are tried */
+  adapts?: true;
   /** asked between trials; false ends with the best so far */
   beat: () => boolean;
 }

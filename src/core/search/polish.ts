@@ -1,5 +1,5 @@
 import { alongOf, isAlong } from '@/core/kit/edit';
-import { followable, staysPossible } from '@/core/kit/followable';
+import { followable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { Hopeless, propose } from '@/core/questions/propose';
 import { runPlan } from '@/core/questions/question';
@@ -7,7 +7,7 @@ import { Trials } from '@/core/questions/trials';
 import type { Candidates } from './candidates';
 import { redress } from './redress';
 import { askedOf, DEAR, type Finishing } from './finishing';
-import { keepsTo } from './keeps';
+import { mayFollow } from './mayFollow';
 import { mixes } from './mixes';
 import { orderPrice } from './order';
 import { cuesMoved, pacesTried } from './cuesChanged';
@@ -16,8 +16,9 @@ import { anotherLayer, singleChanges, withoutChanging, type Change } from './sin
 import { sweep } from './sweep';
 import { triedFirst } from './triedFirst';
 
-/** A swap of one piece must gain this to be made at the end, points. */
+/** A swap of one piece must gain this to be made at the end, points; and where a plan is adapted: points, and a share of what it costs. */
 const LEAST_SWAP = 0.01;
+const LEAST_ADAPTED = { points: 0.02, share: 0.015 } as const;
 /** The last betterment by single changes: step of its runs, s, rounds, and runs at most. */
 export const POLISH_STEP_S = 60;
 const POLISH_ROUNDS = 12;
@@ -40,9 +41,9 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Poli
     const before = end.least;
     end.takeSingle(round === 0 ? [...triedFirst(end.plan, candidates, f.request)] : []);
     end.takeProposal();
-    if (before - end.least >= LEAST_SWAP || end.triesAgain() || end.takesRedressed()) continue;
-    if (!end.takesPair() && !end.takesMix() && !end.takesTwo() && !end.takesSweep() && !end.takesFirst(candidates))
-      break;
+    if (before - end.least >= end.leastSwap || end.triesAgain()) continue;
+    // An adapted plan went through the rest on its even day.
+    if (f.adapts ? !end.takesMix() : !end.takesHarder(candidates)) break;
   }
   return end;
 }
@@ -64,8 +65,7 @@ class Polishing {
   private readonly tried = new Map<string, number | null>();
   private held: Plan | null = null;
   private readonly runs = { swaps: 0, proposals: 0, across: 0, two: 0, swept: 0, first: 0 };
-  private readonly possible: ReturnType<typeof staysPossible>;
-  private readonly keeps: ReturnType<typeof keepsTo>;
+  private readonly may: ReturnType<typeof mayFollow>;
   private readonly hopeless = new Hopeless();
   /** There are a few hundred of them: those that were hopeless are not tried once more, as single changes are. */
   private readonly hopelessProposals = new Hopeless();
@@ -78,11 +78,9 @@ class Polishing {
     chosen: Plan,
     private readonly f: Finishing,
   ) {
-    const { closet, timeline, person } = f.request;
     this.asked = askedOf(f);
     this.trials = new Trials(this.asked, f.stepS);
-    this.possible = staysPossible(timeline, person, new Map(closet.map((g) => [g.id, g])));
-    this.keeps = keepsTo({ ...f.request, mostCues: f.mostCues }, closet);
+    this.may = mayFollow(f);
     this.plan = chosen;
     this.least = this.cost(chosen);
   }
@@ -112,9 +110,14 @@ class Polishing {
     return saves;
   };
 
+  /** What a change must gain to be made, points. */
+  get leastSwap(): number {
+    return this.f.adapts ? Math.max(LEAST_ADAPTED.points, LEAST_ADAPTED.share * this.least) : LEAST_SWAP;
+  }
+
   /** What a cheap trial must promise to be run in full, points. */
   private get worthRunning(): number {
-    return LEAST_SWAP - this.trials.doubt;
+    return this.leastSwap - this.trials.doubt;
   }
 
   private mayRun(what: keyof typeof POLISH_RUNS): boolean {
@@ -122,10 +125,10 @@ class Polishing {
   }
 
   /** Whether a change may be made at all: what is worn one over the other, and what the athlete wants, stays so. */
-  private readonly mayBe = (next: Plan): boolean => this.possible(this.plan, next) && this.keeps(this.plan, next);
+  private readonly mayBe = (next: Plan): boolean => this.may(this.plan, next);
 
   /** Takes a plan where it is cheaper indeed, by so many points at least. */
-  private takes(next: Plan, least: number = LEAST_SWAP): boolean {
+  private takes(next: Plan, least: number = this.leastSwap): boolean {
     const then = this.cost(next);
     if (then >= this.least - least) return false;
     this.least = then;
@@ -133,12 +136,27 @@ class Polishing {
     return true;
   }
 
+  /**
+   * Takes what no single change leads to: the same worn otherwise, two changes at once, parts of other plans, head and hands from all there is,
+   * and once more what was tried first.
+   */
+  takesHarder(candidates: Candidates): boolean {
+    return (
+      this.takesRedressed() ||
+      this.takesPair() ||
+      this.takesMix() ||
+      this.takesTwo() ||
+      this.takesAny(sweep(this.plan, this.f.request), 'swept') ||
+      this.takesAny(triedFirst(this.plan, candidates, this.f.request), 'first')
+    );
+  }
+
   /** Takes single changes as they help. @param first tried before them */
   takeSingle(first: readonly Change[]): void {
     this.hold();
     const { plan, f } = this;
     const single = [...singleChanges(plan, f.request), ...cuesMoved(plan, f.request), ...pacesTried(plan, f.request)];
-    for (const { name, edit, least = LEAST_SWAP } of [...first, ...single]) {
+    for (const { name, edit, least = this.leastSwap } of [...first, ...single]) {
       const next = edit(this.plan);
       if (this.hopeless.has(name) || !this.mayBe(next)) continue;
       if (!this.mayRun('swaps')) break;
@@ -184,7 +202,7 @@ class Polishing {
   }
 
   /** Two changes of different parts that help only together: see `across`. Takes the best such pair, where one helps. */
-  takesPair(): boolean {
+  private takesPair(): boolean {
     this.hold();
     const { plan } = this;
     const saves = (next: Plan): number =>
@@ -208,7 +226,7 @@ class Polishing {
    * Two changes at once, of those that by themselves cost least: where gloves suit one pace and a base another, neither helps alone. Only what
    * was tried already is paired.
    */
-  takesTwo(): boolean {
+  private takesTwo(): boolean {
     this.hold();
     const { plan, f } = this;
     const all = [
@@ -238,7 +256,7 @@ class Polishing {
   }
 
   /** Takes the same pieces worn otherwise from phase to phase, where that helps. */
-  takesRedressed(): boolean {
+  private takesRedressed(): boolean {
     if (this.plan === this.redressed) return false;
     this.redressed = this.plan;
     const { course, request, mostCues, stepS, beat } = this.f;
@@ -246,22 +264,10 @@ class Polishing {
     return next !== null && this.mayBe(next) && this.takes(next);
   }
 
-  /** Takes what dresses head or hands best, of all there is. */
-  takesSweep(): boolean {
-    const { plan } = this;
-    return this.takesOneOf(
-      [...sweep(plan, this.f.request)].map((c) => c.edit(plan)),
-      () => this.mayRun('swept'),
-    );
-  }
-
-  /** Takes one of what was tried before all else, on the plan as it is now. */
-  takesFirst(candidates: Candidates): boolean {
-    const { plan } = this;
-    return this.takesOneOf(
-      [...triedFirst(plan, candidates, this.f.request)].map((c) => c.edit(plan)),
-      () => this.mayRun('first'),
-    );
+  /** Takes the best of some changes of the plan held, where one helps. */
+  private takesAny(changes: Iterable<Change>, what: 'swept' | 'first'): boolean {
+    const plans = Array.from(changes, (c) => c.edit(this.plan));
+    return this.takesOneOf(plans, () => this.mayRun(what));
   }
 
   /** Takes parts of the body, and the going, as another plan has them, where that helps. */

@@ -2,14 +2,13 @@ import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import type { Garment } from '@/core/clothing/garment';
 import { alarmsIn } from '@/core/judge/findings';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
-import { staysPossible } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { dropCue } from '@/core/questions/missedCues';
 import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
 import { byPlace } from './candidates';
-import { keepsTo } from './keeps';
 import { askedOf, type Finishing } from './finishing';
+import { mayFollow } from './mayFollow';
 import { POLISH_STEP_S } from './polish';
 
 /** Plans this near to each other in cost are the same to anybody: points, and a share of the whole; what may be left out of them. */
@@ -22,28 +21,28 @@ const NEEDLESS: ReadonlySet<Garment['group']> = new Set(['eyes', 'face', 'head',
 /**
  * Among plans that nobody could tell apart, the one nearest to one order: fewer cues, fewer pieces, and of each kind the first in the order of a
  * closet from the skin out and from thin to thick. So a little colder air asks for the same pieces, and not for whichever happened to
- * come out a hair cheaper.
+ * come out a hair cheaper. @param what 'cues' leaves the pieces as they are
  */
-export function settle(polished: Plan, f: Finishing): Plan {
-  const { closet, sport, timeline, person, barriers = false } = f.request;
+export function settle(polished: Plan, f: Finishing, what: 'cues and pieces' | 'cues' = 'cues and pieces'): Plan {
+  const { closet, sport, barriers = false } = f.request;
   const asked = askedOf(f);
   const run = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S });
   const trials = new Trials(asked, f.stepS);
   trials.hold(polished);
-  const possible = staysPossible(timeline, person, new Map(closet.map((g) => [g.id, g])));
-  const keeps = keepsTo({ ...f.request, mostCues: f.mostCues }, closet);
+  const may = mayFollow(f);
   const before = run(polished);
   const unsafe = alarmsIn(before.findings).length;
   let plan = polished;
   let { total } = before;
   const takes = (next: Plan, most: number): boolean => {
-    if (!possible(plan, next) || !keeps(plan, next) || !trials.maySave(next, before.total - most)) return false;
+    if (!may(plan, next) || !trials.maySave(next, before.total - most)) return false;
     const then = run(next);
     const same = then.total <= most && alarmsIn(then.findings).length <= unsafe;
     if (same) [plan, total] = [next, then.total];
     return same;
   };
   for (let i = plan.cues.length - 1; i >= 0 && f.beat(); i--) takes(dropCue(plan, i), before.total + CUE_WORTH);
+  if (what === 'cues') return plan;
   const most = total + Math.max(SAME_POINTS, SAME_SHARE * total);
   const order = [...closet].sort(byPlace);
   for (const g of alongOf(order, plan).reverse()) {

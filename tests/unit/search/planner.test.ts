@@ -3,7 +3,8 @@ import { CATALOGUE } from '@/core/clothing/catalogue';
 import { dropCue } from '@/core/questions/missedCues';
 import { runPlan } from '@/core/questions/question';
 import { descendFromOther } from '@/core/search/descent';
-import { makePlan, Search } from '@/core/search/planner';
+import { makePlan } from '@/core/search/planner';
+import { askedOn, Search } from '@/core/search/search';
 import type { Planned } from '@/core/search/planRequest';
 import { betterSecond } from '@/core/search/secondLook';
 import { candidates } from '@/core/search/candidates';
@@ -114,13 +115,13 @@ test('a search told to stop ends early with a usable plan', () => {
   expect(quick.plan.worn.length).toBeGreaterThan(3);
 });
 
-/** On the colder day the plan stays dear, and a second plan is bettered too. */
+/** On the coldest day both descents end dear: the search begins anew on the day itself, and a second plan is bettered too. */
 test.each([
-  [-8, 'one look'],
-  [-24, 'two looks'],
+  [-4, 'even day', 'one look'],
+  [-24, 'day', 'two looks'],
 ])(
-  'the same question has the same answer, also where parts of the search are made by another worker: %d °C, %s',
-  (airC, looks) => {
+  'the same question has the same answer, also where parts of the search are made by another worker: %d °C, on the %s, %s',
+  (airC, where, looks) => {
     const request = {
       person: AVERAGE_PERSON,
       closet: SKI_CLOSET,
@@ -128,23 +129,30 @@ test.each([
       sport: 'ski tour',
     } as const;
     const whole = makePlan(request);
-    const sent = JSON.stringify(descendFromOther(request));
     const search = new Search(request, () => true);
+    const other = () => JSON.stringify(descendFromOther(askedOn(search.where, request)));
     // What this worker does meanwhile for others is none of its budget.
     const meanwhile = () => runPlan({ ...request, plan: planned.plan }, planned.plan, { stepS: 10 });
-    expect(() => search.meet(JSON.parse(sent))).toThrow('not begun');
-    search.begin();
-    meanwhile();
-    expect(() => search.better()).toThrow('not met');
-    search.meet(JSON.parse(sent));
+    expect(() => search.meet(JSON.parse(other()))).toThrow('not begun');
+    const begins = () => {
+      const sent = other();
+      search.begin();
+      meanwhile();
+      expect(() => search.better()).toThrow('not met');
+      return search.meet(JSON.parse(sent));
+    };
+    expect(search.where).toBe('even day');
+    if (where === 'day') expect(begins()).toBe(false);
+    expect(begins()).toBe(true);
+    expect(search.where).toBe(where);
     meanwhile();
     expect(() => search.end(null)).toThrow('not bettered');
     const { second } = search;
     const dear = search.better();
     expect(dear && second !== null).toBe(looks === 'two looks');
-    const other = dear && second ? JSON.stringify(betterSecond(request, second)) : null;
+    const two = dear && second ? JSON.stringify(betterSecond(askedOn(search.where, request), second)) : null;
     meanwhile();
-    const again = search.end(other && JSON.parse(other));
+    const again = search.end(two && JSON.parse(two));
     expect(again.plan).toEqual(whole.plan);
     expect(again.curve).toEqual(whole.curve);
     expect(again.simulations).toBe(whole.simulations);

@@ -158,8 +158,8 @@ test('where there is a second core, another worker makes half of a plan; the pla
   const [whole, half] = NearWorker.all;
   expect([whole.beside === null, half.beside === null]).toEqual([false, true]);
   half.questions[0]('the other half');
-  expect(await whole.beside!.descended()).toBe('the other half');
-  const bettered = whole.beside!.bettered({} as Plan);
+  expect(await whole.beside!.descended('even day')).toBe('the other half');
+  const bettered = whole.beside!.bettered('even day', {} as Plan);
   await until(() => half.questions.length === 2);
   half.questions[1]('the second plan, bettered');
   expect(await bettered).toBe('the second plan, bettered');
@@ -177,7 +177,7 @@ test('where the worker of the other half breaks, the planner hears of it and goe
   await until(() => NearWorker.all.length === 2 && NearWorker.all.every((w) => w.questions.length > 0));
   const [whole, half] = NearWorker.all;
   half.onerror!({ message: 'out of memory' });
-  await expect(whole.beside!.descended()).rejects.toThrow('out of memory');
+  await expect(whole.beside!.descended('even day')).rejects.toThrow('out of memory');
   whole.questions[0]('a plan, made alone');
   expect(await asked.result).toBe('a plan, made alone');
   const again = plan();

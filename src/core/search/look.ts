@@ -1,0 +1,207 @@
+import type { Plan } from '@/core/kit/plan';
+import { chances } from '@/core/questions/chances';
+import type { Work } from '@/core/questions/phaseRunner';
+import type { Course } from './course';
+import { ALL, Descent, NEARLY, PATIENT, type Descended } from './descent';
+import { mapDress } from './dress';
+import { fewerCues } from './fewerCues';
+import { DEAR } from './finishing';
+import { improve } from './improve';
+import { kitGarments, type Kit } from './kit';
+import { BODY_PARTS, sameParts } from './kitParts';
+import { PathRun } from './pathRun';
+import type { CurvePoint, PlanRequest, Progress } from './planRequest';
+import { polish, type Polished } from './polish';
+import { mayFollow } from './mayFollow';
+import { finishingOf, mostCuesOf, type Second } from './secondLook';
+import { settle } from './settle';
+import { MOST_CUES } from './wishes';
+import { withoutWornJacket } from './withoutWornJacket';
+
+/** The last betterment, s: short outings afford finer steps. */
+const FINE_S = [15, 60] as const;
+const FINE_STEPS_AN_OUTING = 240;
+/** What of all that cues gain the knee may leave behind: a share, and never more than so many points. */
+const KNEE = { share: 0.04, points: 0.1 } as const;
+const TRIED_MEMBERS = 12;
+/** Integrator steps that all has taken when a stage is over: mixing both descents, and finer steps. */
+const BUDGET = { mixed: 82_000, fine: 94_000 } as const;
+const NOTHING: Work = { phases: 0, steps: 0 };
+/** Two descents that come this near to one another, points, are the same, and have nothing to mix. */
+const SAME = 1e-6;
+
+/** What both descents of a look come to: the best plan for each number of cues, the one chosen, and what there is beside it. */
+interface Met {
+  curve: CurvePoint[];
+  chosen: Plan;
+  others: Plan[];
+  second: Plan | null;
+  /** points that the cheaper of both descents ended with */
+  cost: number;
+  /** the chosen one after its polish */
+  bettered?: Polished;
+}
+
+/** What a look ends with: the plan, the best ones for each number of cues, and what was found from other starts. */
+export interface Found {
+  plan: Plan;
+  curve: readonly CurvePoint[];
+  others: readonly Plan[];
+}
+
+/**
+ * A search on one day in stages (begin, meet, better, end), so that the descent from other layers, and the second plan's betterment, can run in
+ * another worker meanwhile. It asks the same of either, and so finds the same plan with one worker or two.
+ */
+export class Look {
+  readonly descent: Descent;
+  private readonly course: Course;
+  private readonly most: number;
+  private first: PathRun | null = null;
+  private met: Met | null = null;
+  /** what it had taken when it last waited for others */
+  private held: Work = NOTHING;
+
+  /** @throws OutOfRange as `makePlan` */
+  constructor(request: PlanRequest, progress: Progress) {
+    this.most = mostCuesOf(request);
+    this.descent = new Descent(request, progress);
+    this.course = this.descent.course;
+  }
+
+  private get request(): PlanRequest {
+    return this.descent.request;
+  }
+
+  /** Integrator work it took, others' for it included. */
+  get work(): Work {
+    return this.course.work;
+  }
+
+  /** Points that the cheaper of both descents ended with. @throws before they have met */
+  get cost(): number {
+    return this.both().cost;
+  }
+
+  private both(): Met {
+    if (!this.met) throw new Error('the descents of this search have not met');
+    return this.met;
+  }
+
+  /** The first usable plan, and what a descent from it finds. */
+  begin(): void {
+    this.course.goOnAfter(NOTHING, NOTHING);
+    this.first = this.descent.fromBalance();
+    this.held = this.course.work;
+    this.descent.tell(0.5, 'Starting from other layers', this.first.plan());
+  }
+
+  /**
+   * What the first descent and the one from other layers come to together: one plan for each number of cues, and the one to be bettered.
+   * @param found null: what was begun stands alone
+   */
+  meet(found: Descended | null): void {
+    const { descent, course, first } = this;
+    if (!first) throw new Error('this search was not begun');
+    course.goOnAfter(this.held, found ? found.work : NOTHING);
+    const other = found && descent.asPath(found);
+    const differs = other && !(Math.abs(other.total - first.total) < SAME) ? other : null;
+    const best = this.refine(differs ? this.mix(first, differs) : first);
+    descent.tell(0.8, 'Weighing each number of cues', best.plan());
+    const curve = fewerCues(best, descent, this.most);
+    descent.tell(0.92, 'Trying them on other days');
+    const chosen = this.choose(curve, best.kit);
+    const worse = differs && (first.total <= differs.total ? differs : first);
+    this.met = {
+      curve,
+      chosen: chosen.plan,
+      cost: differs ? Math.min(first.total, differs.total) : first.total,
+      others: differs ? [first.plan(), differs.plan()] : [],
+      second: worse && chosen.cost >= DEAR && worse.cuesOf(worse.dresses).length <= this.most ? worse.plan() : null,
+    };
+    this.held = course.work;
+  }
+
+  /**
+   * The plan of the worse descent, where what was chosen is dear: there is much to lose, hollows lie further apart, and it is bettered by
+   * itself too, here or in another worker (`betterSecond`). Null where one look is enough.
+   */
+  get second(): Plan | null {
+    return this.met?.second ?? null;
+  }
+
+  /** Betters the chosen plan by single changes. @returns whether it stays dear, so that a second plan counts */
+  better(): boolean {
+    const { descent, course } = this;
+    const met = this.both();
+    course.goOnAfter(this.held, NOTHING);
+    const finishing = { ...finishingOf(descent, this.most), others: met.others };
+    const polished = polish(met.chosen, descent.candidates, finishing);
+    met.bettered = withoutWornJacket(polished, descent.candidates, finishing, mayFollow(finishing));
+    this.held = course.work;
+    return met.second !== null && met.bettered.least >= DEAR;
+  }
+
+  /** The plan it ends with. @param second what the second plan came to, where it counts */
+  end(second: Second | null): Found {
+    const { met, descent, course } = this;
+    if (!met?.bettered) throw new Error('the chosen plan of this search was not bettered');
+    course.goOnAfter(this.held, second ? second.work : NOTHING);
+    const finishing = finishingOf(descent, this.most);
+    const [best, other] = second && second.least < met.bettered.least ? [second, met.bettered] : [met.bettered, second];
+    const mixed = other ? polish(best.plan, descent.candidates, { ...finishing, others: [other.plan] }) : best;
+    const others = other ? [...met.others, other.plan] : met.others;
+    return { plan: settle(mixed.plan, finishing), curve: met.curve, others };
+  }
+
+  /** The better of two plans, with each part of the body tried as the other has it. */
+  private mix(a: PathRun, b: PathRun): PathRun {
+    let best = a.total <= b.total ? a : b;
+    const other = a.total <= b.total ? b : a;
+    for (const { choices, keys } of BODY_PARTS) {
+      if (!this.descent.within(BUDGET.mixed) || keys.every((k) => sameParts(best.kit[k], other.kit[k]))) continue;
+      const kit: Kit = { ...best.kit, ...Object.fromEntries(keys.map((k) => [k, other.kit[k]])) };
+      for (const ways of [best, other]) {
+        const run = new PathRun(this.course, kit, this.descent.coarseS, PATIENT);
+        const theirs = run.like(ways.dresses);
+        run.take(run.like(best.dresses).map((d, p) => mapDress(d, (w, g) => (choices.includes(g) ? theirs[p][g] : w))));
+        if (run.total > best.total + NEARLY) continue;
+        improve(run, { free: ALL, maxCues: MOST_CUES, sweeps: 1, goOn: () => this.descent.within(BUDGET.mixed) });
+        if (run.total < best.total - 1e-9) best = run;
+      }
+    }
+    return best;
+  }
+
+  /** The same path at finer steps, bettered once more. */
+  private refine(run: PathRun): PathRun {
+    const even = Math.round(this.request.timeline.endS / FINE_STEPS_AN_OUTING / 15) * 15;
+    const stepS = Math.max(FINE_S[0], Math.min(FINE_S[1], even, this.descent.coarseS));
+    const fine = new PathRun(this.course, run.kit, stepS, PATIENT);
+    fine.take(fine.like(run.dresses));
+    this.descent.tell(0.75, 'Placing cues');
+    improve(fine, { free: ALL, maxCues: MOST_CUES, sweeps: 1, goOn: () => this.descent.within(BUDGET.fine) });
+    return fine;
+  }
+
+  /**
+   * The knee: the fewest cues that come near what cues can gain (their own price is in the cost already); and among it and its
+   * neighbours the one that costs least over the spread of forecast and athlete.
+   */
+  private choose(curve: readonly CurvePoint[], kit: Kit): CurvePoint {
+    const least = Math.min(...curve.map((p) => p.cost));
+    const gain = curve[0].cost - least;
+    const leaves = Math.min(KNEE.share * gain, KNEE.points);
+    const knee = curve.findIndex((p) => p.cost - least <= leaves + 1e-9);
+    const near = curve.slice(Math.max(0, knee - 1), knee + 2).filter((p) => p.cost - least <= 4 * leaves + 1e-9);
+    if (near.length < 2 || this.descent.stopped) return curve[knee];
+    const garments = kitGarments(kit);
+    const overSpread = (p: CurvePoint): number => {
+      const { person, timeline, damp, leadDays, waiting, unsure } = this.request;
+      const { weights } = this.course;
+      const on = { person, closet: garments, timeline, plan: p.plan, damp, leadDays, weights, waiting, unsure };
+      return chances({ ...on, count: TRIED_MEMBERS }).meanCost;
+    };
+    return near.map((p) => ({ p, cost: overSpread(p) })).reduce((a, b) => (b.cost < a.cost - 1e-9 ? b : a)).p;
+  }
+}

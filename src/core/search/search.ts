@@ -1,0 +1,128 @@
+import { isSafe } from '@/core/judge/findings';
+import { evenDay } from '@/core/outing/evenDay';
+import type { Plan } from '@/core/kit/plan';
+import { mustNotMiss } from '@/core/questions/cueReason';
+import { dropCue, missedCues } from '@/core/questions/missedCues';
+import { runInFull } from '@/core/questions/question';
+import { adapted } from './adapted';
+import { curveInFull } from './curveInFull';
+import { Descent, type Descended } from './descent';
+import { askedOf, type Finishing } from './finishing';
+import { Look } from './look';
+import type { Planned, PlanRequest, Progress } from './planRequest';
+import { POLISH_STEP_S } from './polish';
+import { mayFollow } from './mayFollow';
+import { finishingOf, mostCuesOf, type Second } from './secondLook';
+
+/** On which day a search looks: the nearest even one, or the day that was asked about itself. */
+export type Where = 'even day' | 'day';
+
+/**
+ * A day on which both descents end dearer than this, points, is looked at itself from the start: much can be lost there, and what suits the even day
+ * may not suit it.
+ */
+export const DEAR_BEGUN = 2.5;
+
+/** What is asked on such a day. */
+export const askedOn = (where: Where, request: PlanRequest): PlanRequest =>
+  where === 'day' ? request : { ...request, timeline: evenDay(request.timeline, request.person) };
+
+/**
+ * A search in stages (begin, meet, better, end). It looks at the nearest even day first, so that neighbouring questions have the same answer there, and
+ * adapts that to the day itself; where both descents end dear, it begins anew on the day itself.
+ */
+export class Search {
+  /** the day it looks at now; changed by `meet` */
+  where: Where = 'even day';
+  private look: Look;
+  private done = 0;
+  /** phases simulated for a look that was given up */
+  private discarded = 0;
+
+  /** @throws OutOfRange as `makePlan` */
+  constructor(
+    private readonly request: PlanRequest,
+    private readonly progress: Progress,
+  ) {
+    this.look = this.lookOn();
+  }
+
+  private lookOn(): Look {
+    return new Look(askedOn(this.where, this.request), this.tell);
+  }
+
+  /** Progress never goes back, though a search may begin anew. */
+  private readonly tell: Progress = (done, says, first) => {
+    this.done = Math.max(this.done, done);
+    return this.progress(this.done, says, first);
+  };
+
+  /** Whether nobody has stopped it. */
+  goesOn(): boolean {
+    return this.look.descent.beat();
+  }
+
+  /** The first usable plan, and what a descent from it finds. */
+  begin(): void {
+    this.look.begin();
+  }
+
+  /**
+   * What the first descent and the one from other layers come to together.
+   * @param found null: what was begun stands alone
+   * @returns false where it is to begin, and meet, once more, on the day itself
+   */
+  meet(found: Descended | null): boolean {
+    this.look.meet(found);
+    if (this.where === 'day' || found === null || this.look.cost < DEAR_BEGUN) return true;
+    this.discarded = this.look.work.phases;
+    this.where = 'day';
+    this.look = this.lookOn();
+    return false;
+  }
+
+  /** The plan of the worse descent, where it is to be bettered too (`betterSecond`, on the day that is looked at). Null where one look is enough. */
+  get second(): Plan | null {
+    return this.look.second;
+  }
+
+  /** Betters the chosen plan by single changes. @returns whether it stays dear, so that a second plan counts */
+  better(): boolean {
+    return this.look.better();
+  }
+
+  /** The plan proposed, and all that is told of it. @param second what the second plan came to, where it counts */
+  end(second: Second | null): Planned {
+    const found = this.look.end(second);
+    const looked = this.look.work.phases;
+    const descent = this.where === 'day' ? this.look.descent : new Descent(this.request, this.tell);
+    const finishing = finishingOf(descent, mostCuesOf(this.request));
+    const here = this.where === 'day' ? found : adapted(found, descent.candidates, finishing);
+    const simulations = this.discarded + looked + (this.where === 'day' ? 0 : descent.course.work.phases);
+    descent.tell(0.96, 'Missing each cue once');
+    const { plan, scored, cues } = missed(here.plan, finishing);
+    const curve = curveInFull(here.curve, plan, {
+      asked: askedOf(finishing),
+      stepS: POLISH_STEP_S,
+      may: mayFollow(finishing),
+      goOn: () => descent.beat(),
+    });
+    descent.tell(1, 'Done');
+    return { plan, scored, safe: isSafe(scored.findings), cues, mustNotMiss: mustNotMiss(cues), curve, simulations };
+  }
+}
+
+/** Misses each cue once; one that costs less missed than done, run in full, is left out. */
+function missed(plan: Plan, f: Finishing): Missed {
+  const { person, closet, timeline, damp, waiting } = f.request;
+  const found = { person, closet, timeline, plan, damp, weights: f.weights, waiting };
+  const scored = runInFull(found);
+  const cues = missedCues(found, scored);
+  const idle = cues.findIndex((c) => c.missCost < 0);
+  if (idle < 0) return { plan, scored, cues };
+  const without = dropCue(plan, idle);
+  return mayFollow(f)(plan, without) ? missed(without, f) : { plan, scored, cues };
+}
+
+/** A plan run in full, and what missing each of its cues costs. */
+type Missed = Pick<Planned, 'plan' | 'scored' | 'cues'>;

@@ -1,0 +1,44 @@
+import { AVERAGE_PERSON } from '@/core/body/person';
+import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
+import type { Cue, Plan } from '@/core/kit/plan';
+import { followedOn } from '@/core/search/adapted';
+import { aLeg, dayOf, SKI_CLOSET } from '#tests/support/outings';
+
+const MOST_W = maximalMetabolicRate(AVERAGE_PERSON.vo2maxMl, AVERAGE_PERSON.massKg);
+/** An hour at so many watts, two legs of it, in such air. */
+const day = (watts: number, airC = -8) =>
+  dayOf(
+    [1, 2].map(() => aLeg({ minutes: 30, effort: { by: 'metabolic', value: watts } })),
+    airC,
+  );
+const on = (timeline: ReturnType<typeof day>) =>
+  followedOn({ person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline, sport: 'ski tour' });
+const planned = (...cues: Cue[]): Plan => ({
+  worn: ['thin-merino-base', 'wind-shell-pits', 'briefs', 'soft-trousers', 'wool-socks', 'touring-boots', 'thin-cap'],
+  carried: ['liner-gloves', 'warm-mitts', 'warm-hat'],
+  openings: {},
+  cues,
+});
+const THREE_THINGS: Cue = {
+  atS: 1800,
+  actions: [
+    { do: 'putOn', garment: 'liner-gloves' },
+    { do: 'takeOff', garment: 'thin-cap' },
+    { do: 'set', garment: 'wind-shell-pits', opening: 'pits', setting: 1 },
+  ],
+};
+
+test('a cue that asks for more than people carry out at the effort of the day itself falls away', () => {
+  const plan = planned(THREE_THINGS);
+  // At race effort, seven tenths of the maximum, one thing is done at a time.
+  expect(on(day(0.69 * MOST_W))(plan)).toEqual(plan);
+  expect(on(day(0.71 * MOST_W))(plan).cues).toEqual([]);
+});
+
+test('a harder pace falls away where breathing so hard in that air hurts, with its cue where it was all of it; an easier one stays', () => {
+  const brisk: Cue = { atS: 1800, actions: [], pace: { share: 1.12, untilS: 3600 } };
+  const easy: Cue = { atS: 1800, actions: [], pace: { share: 0.75, untilS: 3600 } };
+  expect(on(day(600))(planned(brisk)).cues).toEqual([brisk]);
+  expect(on(day(600, -30))(planned(brisk)).cues).toEqual([]);
+  expect(on(day(600, -30))(planned(easy)).cues).toEqual([easy]);
+});
