@@ -36,8 +36,6 @@ interface Met {
   chosen: Plan;
   others: Plan[];
   second: Plan | null;
-  /** points that the cheaper of both descents ended with */
-  cost: number;
   /** the chosen one after its polish */
   bettered?: Polished;
 }
@@ -58,6 +56,8 @@ export class Look {
   private readonly course: Course;
   private readonly most: number;
   private first: PathRun | null = null;
+  /** what the descent from other layers found, where it differs */
+  private other: PathRun | null = null;
   private met: Met | null = null;
   /** what it had taken when it last waited for others */
   private held: Work = NOTHING;
@@ -78,16 +78,6 @@ export class Look {
     return this.course.work;
   }
 
-  /** Points that the cheaper of both descents ended with. @throws before they have met */
-  get cost(): number {
-    return this.both().cost;
-  }
-
-  private both(): Met {
-    if (!this.met) throw new Error('the descents of this search have not met');
-    return this.met;
-  }
-
   /** The first usable plan, and what a descent from it finds. */
   begin(): void {
     this.course.goOnAfter(NOTHING, NOTHING);
@@ -97,26 +87,34 @@ export class Look {
   }
 
   /**
-   * What the first descent and the one from other layers come to together: one plan for each number of cues, and the one to be bettered.
-   * @param found null: what was begun stands alone
+   * Puts what a descent from other layers found beside the first one. @param found null: what was begun stands alone
+   * @returns points that the cheaper of both ended with
    */
-  meet(found: Descended | null): void {
+  join(found: Descended | null): number {
     const { descent, course, first } = this;
     if (!first) throw new Error('this search was not begun');
     course.goOnAfter(this.held, found ? found.work : NOTHING);
     const other = found && descent.asPath(found);
-    const differs = other && !(Math.abs(other.total - first.total) < SAME) ? other : null;
-    const best = this.refine(differs ? this.mix(first, differs) : first);
+    this.other = other && !(Math.abs(other.total - first.total) < SAME) ? other : null;
+    this.held = course.work;
+    return Math.min(first.total, this.other?.total ?? Infinity);
+  }
+
+  /** What both descents come to together: one plan for each number of cues, and the one to be bettered. */
+  meet(): void {
+    const { descent, course, first, other } = this;
+    if (!first) throw new Error('this search was not begun');
+    course.goOnAfter(this.held, NOTHING);
+    const best = this.refine(other ? this.mix(first, other) : first);
     descent.tell(0.8, 'Weighing each number of cues', best.plan());
     const curve = fewerCues(best, descent, this.most);
     descent.tell(0.92, 'Trying them on other days');
     const chosen = this.choose(curve, best.kit);
-    const worse = differs && (first.total <= differs.total ? differs : first);
+    const worse = other && (first.total <= other.total ? other : first);
     this.met = {
       curve,
       chosen: chosen.plan,
-      cost: differs ? Math.min(first.total, differs.total) : first.total,
-      others: differs ? [first.plan(), differs.plan()] : [],
+      others: other ? [first.plan(), other.plan()] : [],
       second: worse && chosen.cost >= DEAR && worse.cuesOf(worse.dresses).length <= this.most ? worse.plan() : null,
     };
     this.held = course.work;
@@ -132,8 +130,8 @@ export class Look {
 
   /** Betters the chosen plan by single changes. @returns whether it stays dear, so that a second plan counts */
   better(): boolean {
-    const { descent, course } = this;
-    const met = this.both();
+    const { met, descent, course } = this;
+    if (!met) throw new Error('the descents of this search have not met');
     course.goOnAfter(this.held, NOTHING);
     const finishing = { ...finishingOf(descent, this.most), others: met.others };
     const polished = polish(met.chosen, descent.candidates, finishing);

@@ -73,8 +73,11 @@ export class Search {
    * @returns false where it is to begin, and meet, once more, on the day itself
    */
   meet(found: Descended | null): boolean {
-    this.look.meet(found);
-    if (this.where === 'day' || found === null || this.look.cost < DEAR_BEGUN) return true;
+    const cost = this.look.join(found);
+    if (this.where === 'day' || found === null || cost < DEAR_BEGUN) {
+      this.look.meet();
+      return true;
+    }
     this.discarded = this.look.work.phases;
     this.where = 'day';
     this.look = this.lookOn();
