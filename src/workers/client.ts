@@ -197,15 +197,20 @@ export const planInWorker = (
         asked.result.catch(() => {});
         return asked.result;
       };
-      const descended = (where: Where) =>
+      const halfOn = (where: Where) =>
         part(ask<Descended>(setting, (api) => api.descendFromOther(leadDays, where, proxy(heard))));
       const beside: Beside = {
-        descended: (where) => (where === 'even day' ? half : descended(where)),
+        descended: (where) => {
+          if (where === 'even day') return half;
+          // What is still looked for on the even day is of no use where the day itself is looked at.
+          parts.forEach((asked) => asked.cancel());
+          return halfOn(where);
+        },
         bettered: (where, second) =>
           part(ask<Second>(setting, (api) => api.betterSecond(leadDays, where, second, proxy(heard)))),
       };
       const whole = ask<Planned>(setting, (api) => api.plan(leadDays, told, proxy(beside)));
-      const half = descended('even day');
+      const half = halfOn('even day');
       const cancel = () => [whole, ...parts].forEach((asked) => asked.cancel());
       // What a part of it still works at when all is done is of no use to anybody.
       const ended = () => parts.forEach((asked) => asked.cancel());

@@ -146,14 +146,12 @@ const api = {
     const search = new Search(request, nowAndThen(tell));
     const goOn = () => search.goesOn();
     const on = () => askedOn(search.where, request);
-    let found: Descended | null;
-    do {
+    for (let met = false; !met;) {
       const other = beside && beside.descended(search.where).catch(() => null);
       // The message to the other worker goes out before this one is busy again.
       await breathe();
-      search.begin();
-      found = await other;
-    } while (!search.meet(found ?? descendFromOther(on(), goOn)));
+      if (search.begin()) met = search.meet((await other) ?? descendFromOther(on(), goOn));
+    }
     const { second } = search;
     const there = (beside && second && beside.bettered(search.where, second).catch(() => null)) ?? null;
     await breathe();

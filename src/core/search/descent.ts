@@ -97,12 +97,15 @@ export class Descent {
     this.longer = clamp(1 + EACH_HOUR * (timeline.endS / 3600 - LONG_H), 1, LONGEST);
   }
 
-  /** From layers in balance with the air and the effort of the way. */
-  fromBalance(): PathRun {
+  /**
+   * From layers in balance with the air and the effort of the way.
+   * @param most points that the first kit may cost before its cues are placed @returns null where it costs more
+   */
+  fromBalance(most = Infinity): PathRun | null {
     this.tell(0.02, 'Dressing for a start');
     const start = this.dressed(this.balanced());
     this.tell(0.05, 'Choosing layers', start.plan());
-    return this.descend(start);
+    return this.descend(start, most);
   }
 
   /**
@@ -112,7 +115,7 @@ export class Descent {
   fromOtherLayers(): PathRun {
     const { timeline, person } = this.request;
     const dryPart = dryPartKit(this.candidates, timeline, bodyArea(person));
-    return this.descend(this.dressed(dryPart ?? otherKit(this.candidates, this.balanced())));
+    return this.descend(this.dressed(dryPart ?? otherKit(this.candidates, this.balanced())), Infinity)!;
   }
 
   /** A descent of this request that was made elsewhere, as a path of this one. */
@@ -151,8 +154,9 @@ export class Descent {
     return run;
   }
 
-  private descend(start: PathRun): PathRun {
+  private descend(start: PathRun, most: number): PathRun | null {
     let best = this.improveKit(start, 'first', BUDGET.kit);
+    if (best.total > most && this.beat()) return null;
     this.tell(0.35, 'Placing cues', best.plan());
     best = this.placeCues(best, BUDGET.cues);
     for (let round = 1; round < 5 && this.within(BUDGET.again); round++) {

@@ -78,12 +78,17 @@ export class Look {
     return this.course.work;
   }
 
-  /** The first usable plan, and what a descent from it finds. */
-  begin(): void {
+  /**
+   * The first usable plan, and what a descent from it finds. @param most points that the first kit may cost before its cues are placed
+   * @returns false where it costs more
+   */
+  begin(most: number): boolean {
     this.course.goOnAfter(NOTHING, NOTHING);
-    this.first = this.descent.fromBalance();
+    this.first = this.descent.fromBalance(most);
     this.held = this.course.work;
+    if (!this.first) return false;
     this.descent.tell(0.5, 'Starting from other layers', this.first.plan());
+    return true;
   }
 
   /**

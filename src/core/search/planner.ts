@@ -20,11 +20,9 @@ export function makePlan(request: PlanRequest, progress: Progress = () => true):
   const search = new Search(request, progress);
   const goOn = () => search.goesOn();
   const on = () => askedOn(search.where, request);
-  do search.begin();
-  while (
-    // Where it was stopped by then, no other start is dressed.
-    !search.meet(goOn() ? descendFromOther(on(), goOn) : null)
-  );
+  // Where it was stopped by then, no other start is dressed.
+  const found = () => (goOn() ? descendFromOther(on(), goOn) : null);
+  while (!search.begin() || !search.meet(found()));
   const { second } = search;
   return search.end(search.better() && second ? betterSecond(on(), second, goOn) : null);
 }

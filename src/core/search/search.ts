@@ -18,10 +18,10 @@ import { finishingOf, mostCuesOf, type Second } from './secondLook';
 export type Where = 'even day' | 'day';
 
 /**
- * A day on which both descents end dearer than this, points, is looked at itself from the start: much can be lost there, and what suits the even day
- * may not suit it.
+ * A day that costs so much is looked at itself from the start, since much can be lost there, and what suits the even day may not suit it: points that the
+ * first kit costs before its cues are placed, and that both descents end with.
  */
-export const DEAR_BEGUN = 2.5;
+export const DEAR_BEGUN = { kit: 4, descents: 2.5 } as const;
 
 /** What is asked on such a day. */
 export const askedOn = (where: Where, request: PlanRequest): PlanRequest =>
@@ -32,7 +32,7 @@ export const askedOn = (where: Where, request: PlanRequest): PlanRequest =>
  * adapts that to the day itself; where both descents end dear, it begins anew on the day itself.
  */
 export class Search {
-  /** the day it looks at now; changed by `meet` */
+  /** the day it looks at now; changed by `begin` and `meet` */
   where: Where = 'even day';
   private look: Look;
   private done = 0;
@@ -62,9 +62,9 @@ export class Search {
     return this.look.descent.beat();
   }
 
-  /** The first usable plan, and what a descent from it finds. */
-  begin(): void {
-    this.look.begin();
+  /** The first usable plan, and what a descent from it finds. @returns false where it is to begin once more, on the day itself */
+  begin(): boolean {
+    return this.look.begin(this.where === 'day' ? Infinity : DEAR_BEGUN.kit) || this.anew();
   }
 
   /**
@@ -74,11 +74,13 @@ export class Search {
    */
   meet(found: Descended | null): boolean {
     const cost = this.look.join(found);
-    if (this.where === 'day' || found === null || cost < DEAR_BEGUN) {
-      this.look.meet();
-      return true;
-    }
-    this.discarded = this.look.work.phases;
+    if (this.where === 'even day' && found !== null && cost >= DEAR_BEGUN.descents) return this.anew();
+    this.look.meet();
+    return true;
+  }
+
+  private anew(): false {
+    this.discarded += this.look.work.phases;
     this.where = 'day';
     this.look = this.lookOn();
     return false;

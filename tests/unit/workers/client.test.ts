@@ -171,6 +171,20 @@ test('where there is a second core, another worker makes half of a plan; the pla
   expect(NearWorker.all).toHaveLength(2);
 });
 
+test('where the day itself is looked at, what is still looked for on the even day is ended, and the half of that day made anew', async () => {
+  await onCores(2);
+  const asked = plan();
+  await until(() => NearWorker.all.length === 2 && NearWorker.all.every((w) => w.questions.length > 0));
+  const [whole, half] = NearWorker.all;
+  const onDay = whole.beside!.descended('day');
+  await until(() => NearWorker.all.length === 3 && latest().questions.length > 0);
+  expect(half.ended).toBe(true);
+  latest().questions[0]('the other half of the day');
+  expect(await onDay).toBe('the other half of the day');
+  whole.questions[0]('a plan');
+  expect(await asked.result).toBe('a plan');
+});
+
 test('where the worker of the other half breaks, the planner hears of it and goes on; where the planner breaks, the other is ended', async () => {
   await onCores(2);
   const asked = plan();
