@@ -25,6 +25,6 @@ export default {
     ],
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(suncalc|comlink|jsthermalcomfort|psychrolib|d3-[a-z-]+|uuid|internmap|@tanstack|metar-taf-parser|p-limit|yocto-queue)/)',
+    '/node_modules/(?!(suncalc|comlink|jsthermalcomfort|psychrolib|d3-[a-z-]+|uuid|internmap|@tanstack|metar-taf-parser|p-limit|yocto-queue|react-hotkeys-hook)/)',
   ],
 };
