@@ -179,6 +179,10 @@ export const RULES: Record<string, (s: Seen) => string | undefined> = {
     const s = c.timeline.stretches.find((x) => !coversUnderwear(at(x.endS - 1)));
     return s && `underwear at ${(s.endS / 60).toFixed(0)} min`;
   },
+  'briefs are worn where they are owned': ({ c, plan, along }) =>
+    owns(c, (g) => g.role === 'short') && !along.some((g) => g.role === 'short' && plan.worn.includes(g.id))
+      ? 'no briefs'
+      : undefined,
   'nobody presses on into a stop': ({ c, plan }) => {
     const { legs, legStartS } = c.timeline;
     const stops = legStartS.filter((_, i) => i > 0 && i < legs.length && isStop(legs[i]));

@@ -220,8 +220,8 @@ export function* withoutChanging(plan: Plan, closet: readonly Garment[]): Genera
         };
 }
 
-/** Whether somebody may go without it at all: nobody goes without shoes, a helmet, a base, or the one layer over the legs or feet. */
-function isSpare(g: Garment, along: readonly Garment[]): boolean {
+/** Whether somebody may go without it at all: nobody goes without shoes, briefs, a helmet, a base, or the one layer over the legs or feet. */
+export function isSpare(g: Garment, along: readonly Garment[]): boolean {
   if (g.role === 'footwear' || g.role === 'short' || (g.group === 'head' && g.role === 'over')) return false;
   if (g.group === 'torso') return g.role !== 'base';
   if (g.group !== 'legs' && g.group !== 'feet') return true;

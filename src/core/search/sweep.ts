@@ -5,7 +5,7 @@ import type { Plan } from '@/core/kit/plan';
 import { byPlace } from './candidates';
 import { alike } from './changes';
 import type { PlanRequest } from './planRequest';
-import type { Change } from './singleChanges';
+import { isSpare, type Change } from './singleChanges';
 
 /** Parts of the body that are dressed in several small pieces at once. */
 export const HEAD: readonly Group[] = ['head', 'face', 'eyes'];
@@ -16,7 +16,7 @@ const PARTS: readonly (readonly Group[])[] = [HEAD, HANDS];
 const MOST_WAYS = 400;
 
 /**
- * Every way to dress head or hands from the closet, of each kind one piece or none: a balaclava with glasses may be better than a nose strip under a
+ * Every way to dress head or hands from the closet, of each kind one piece, or none where one may go without: a balaclava with glasses may be better than a nose strip under a
  * hood, and no single piece leads from one to the other. What waits in the pack, helmets and warmers stay as they are.
  * @param parts groups that are dressed together, each part by itself
  */
@@ -35,7 +35,12 @@ export function* sweep(
       (all, kind) => all.flatMap((chosen) => [chosen, ...kind.map((g) => [...chosen, g])]),
       [[]],
     );
-    for (const chosen of ways)
+    const elsewhere = closet.filter((g) => isAlong(plan, g.id) && !kinds.some((kind) => kind.includes(g)));
+    const goesWithout = (chosen: readonly Garment[]) => (kind: readonly Garment[]) => {
+      const had = kind.find((g) => isAlong(plan, g.id));
+      return !had || kind.some((g) => chosen.includes(g)) || isSpare(had, [...elsewhere, ...chosen]);
+    };
+    for (const chosen of ways.filter((some) => kinds.every(goesWithout(some))))
       yield {
         name: `dressed in ${chosen.map((g) => g.id).join(' ')}`,
         of: groups[0],

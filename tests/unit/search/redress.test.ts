@@ -123,6 +123,23 @@ describe('all ways to dress head and hands', () => {
     }
   });
 
+  test('nobody goes without briefs or without the one layer over the legs; a second layer may stay at home', () => {
+    const closet = garmentsOf('mesh-base', ...RIDE, 'wind-briefs', 'thin-tights', 'wind-trousers');
+    const legs = RIDE.filter((id) => closet.find((g) => g.id === id)!.group !== 'legs');
+    const ways = (...worn: string[]) =>
+      [...sweep(plain(['mesh-base', ...legs, ...worn]), request(closet), [['legs']])].map((c) =>
+        c.edit(plain(['mesh-base', ...legs, ...worn])),
+      );
+    const LAYERS = ['thin-tights', 'merino-longs', 'wind-trousers'];
+    const two = ways('wind-briefs', 'thin-tights', 'wind-trousers');
+    expect(two.every((p) => isAlong(p, 'briefs') || isAlong(p, 'wind-briefs'))).toBe(true);
+    expect(two.every((p) => LAYERS.some((id) => isAlong(p, id)))).toBe(true);
+    expect(two.some((p) => !isAlong(p, 'thin-tights'))).toBe(true);
+    expect(two.some((p) => !isAlong(p, 'wind-trousers'))).toBe(true);
+    // Who wears none need not begin to.
+    expect(ways('thin-tights').some((p) => !isAlong(p, 'briefs') && !isAlong(p, 'wind-briefs'))).toBe(true);
+  });
+
   test('four hundred ways are tried, one more is not', () => {
     const glasses = CATALOGUE.find((g) => g.id === 'sun-glasses')!;
     const many = (n: number) => [
