@@ -146,17 +146,20 @@ const api = {
     const search = new Search(request, nowAndThen(tell));
     const goOn = () => search.goesOn();
     const on = () => askedOn(search.where, request);
-    for (let met = false; !met;) {
-      const other = beside && beside.descended(search.where).catch(() => null);
-      // The message to the other worker goes out before this one is busy again.
+    for (;;) {
+      for (let met = false; !met;) {
+        const other = beside && beside.descended(search.where).catch(() => null);
+        // The message to the other worker goes out before this one is busy again.
+        await breathe();
+        if (search.begin()) met = search.meet((await other) ?? descendFromOther(on(), goOn));
+      }
+      const { second } = search;
+      const there = (beside && second && beside.bettered(search.where, second).catch(() => null)) ?? null;
       await breathe();
-      if (search.begin()) met = search.meet((await other) ?? descendFromOther(on(), goOn));
+      const counts = search.better() && second !== null;
+      const planned = search.end(counts ? ((await there) ?? betterSecond(on(), second, goOn)) : null);
+      if (planned) return planned;
     }
-    const { second } = search;
-    const there = (beside && second && beside.bettered(search.where, second).catch(() => null)) ?? null;
-    await breathe();
-    if (!search.better() || !second) return search.end(null);
-    return search.end((await there) ?? betterSecond(on(), second, goOn));
   },
   /** @param heard told now and then that it goes on */
   descendFromOther: (leadDays: number, where: Where, heard: () => void): Descended =>

@@ -13,14 +13,14 @@ import { settle } from './settle';
 
 /**
  * What was found for the nearest even day, adapted to the day that was asked about: by changes that are worth it to somebody, so that a little more wind
- * asks for the same pieces.
+ * asks for the same pieces. @returns with what it costs, points
  */
-export function adapted(found: Found, candidates: Candidates, f: Finishing): Found {
+export function adapted(found: Found, candidates: Candidates, f: Finishing): Found & { cost: number } {
   const here = followedOn(f.request);
   const others = found.others.map(here);
-  const { plan } = polish(here(found.plan), candidates, { ...f, others, adapts: true });
+  const { plan, least } = polish(here(found.plan), candidates, { ...f, others, adapts: true });
   const curve = found.curve.map((p) => ({ ...p, plan: here(p.plan) }));
-  return { plan: settle(plan, f, 'cues'), curve, others };
+  return { plan: settle(plan, f, 'cues'), curve, others, cost: least };
 }
 
 /** Leaves out what nobody carries out on the day itself, though they would on a day of other effort: a cue that asks for too much, a pace too hard. */

@@ -22,7 +22,10 @@ export function makePlan(request: PlanRequest, progress: Progress = () => true):
   const on = () => askedOn(search.where, request);
   // Where it was stopped by then, no other start is dressed.
   const found = () => (goOn() ? descendFromOther(on(), goOn) : null);
-  while (!search.begin() || !search.meet(found()));
-  const { second } = search;
-  return search.end(search.better() && second ? betterSecond(on(), second, goOn) : null);
+  for (;;) {
+    while (!search.begin() || !search.meet(found()));
+    const { second } = search;
+    const planned = search.end(search.better() && second ? betterSecond(on(), second, goOn) : null);
+    if (planned) return planned;
+  }
 }

@@ -8,7 +8,7 @@ import { adapted } from './adapted';
 import { curveInFull } from './curveInFull';
 import { Descent, type Descended } from './descent';
 import { askedOf, type Finishing } from './finishing';
-import { Look } from './look';
+import { Look, type Found } from './look';
 import type { Planned, PlanRequest, Progress } from './planRequest';
 import { POLISH_STEP_S } from './polish';
 import { mayFollow } from './mayFollow';
@@ -19,7 +19,7 @@ export type Where = 'even day' | 'day';
 
 /**
  * A day that costs so much is looked at itself from the start, since much can be lost there, and what suits the even day may not suit it: points that the
- * first kit costs before its cues are placed, and that both descents end with.
+ * first kit costs before its cues are placed, and that both descents, or the adapted plan, end with.
  */
 export const DEAR_BEGUN = { kit: 4, descents: 2.5 } as const;
 
@@ -29,15 +29,15 @@ export const askedOn = (where: Where, request: PlanRequest): PlanRequest =>
 
 /**
  * A search in stages (begin, meet, better, end). It looks at the nearest even day first, so that neighbouring questions have the same answer there, and
- * adapts that to the day itself; where both descents end dear, it begins anew on the day itself.
+ * adapts that to the day itself; where the day is dear, it begins anew on the day itself.
  */
 export class Search {
   /** the day it looks at now; changed by `begin` and `meet` */
   where: Where = 'even day';
   private look: Look;
   private done = 0;
-  /** phases simulated for a look that was given up */
-  private discarded = 0;
+  /** phases simulated beside the look there is: for one that was given up, and to adapt */
+  private beside = 0;
 
   /** @throws OutOfRange as `makePlan` */
   constructor(
@@ -80,7 +80,7 @@ export class Search {
   }
 
   private anew(): false {
-    this.discarded += this.look.work.phases;
+    this.beside += this.look.work.phases;
     this.where = 'day';
     this.look = this.lookOn();
     return false;
@@ -96,17 +96,27 @@ export class Search {
     return this.look.better();
   }
 
-  /** The plan proposed, and all that is told of it. @param second what the second plan came to, where it counts */
-  end(second: Second | null): Planned {
+  /**
+   * The plan proposed, and all that is told of it. @param second what the second plan came to, where it counts
+   * @returns null where what suits the even day came out dear: it is to begin once more, on the day itself
+   */
+  end(second: Second | null): Planned | null {
     const found = this.look.end(second);
-    const looked = this.look.work.phases;
-    const descent = this.where === 'day' ? this.look.descent : new Descent(this.request, this.tell);
+    if (this.where === 'day') return this.told(found, this.look.descent);
+    const descent = new Descent(this.request, this.tell);
+    const here = adapted(found, descent.candidates, finishingOf(descent, mostCuesOf(this.request)));
+    this.beside += descent.course.work.phases;
+    if (here.cost < DEAR_BEGUN.descents || !descent.beat()) return this.told(here, descent);
+    this.anew();
+    return null;
+  }
+
+  private told(found: Found, descent: Descent): Planned {
     const finishing = finishingOf(descent, mostCuesOf(this.request));
-    const here = this.where === 'day' ? found : adapted(found, descent.candidates, finishing);
-    const simulations = this.discarded + looked + (this.where === 'day' ? 0 : descent.course.work.phases);
+    const simulations = this.beside + this.look.work.phases;
     descent.tell(0.96, 'Missing each cue once');
-    const { plan, scored, cues } = missed(here.plan, finishing);
-    const curve = curveInFull(here.curve, plan, {
+    const { plan, scored, cues } = missed(found.plan, finishing);
+    const curve = curveInFull(found.curve, plan, {
       asked: askedOf(finishing),
       stepS: POLISH_STEP_S,
       may: mayFollow(finishing),

@@ -152,9 +152,9 @@ test.each([
     const two = dear && second ? JSON.stringify(betterSecond(askedOn(search.where, request), second)) : null;
     meanwhile();
     const again = search.end(two && JSON.parse(two));
-    expect(again.plan).toEqual(whole.plan);
-    expect(again.curve).toEqual(whole.curve);
-    expect(again.simulations).toBe(whole.simulations);
+    expect(again?.plan).toEqual(whole.plan);
+    expect(again?.curve).toEqual(whole.curve);
+    expect(again?.simulations).toBe(whole.simulations);
   },
 );
 
@@ -165,6 +165,19 @@ test('a day on which only what both descents end with is dear is looked at itsel
   expect(search.begin()).toBe(true);
   expect(search.meet(found)).toBe(false);
   expect(search.where).toBe('day');
+});
+
+test('a day that only what suits the even day comes out dear on is looked at itself at last', () => {
+  const request = { person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline: upStopDown(-6), sport: 'ski tour' } as const;
+  const search = new Search(request, () => true);
+  const found = () => descendFromOther(askedOn(search.where, request));
+  expect(search.begin() && search.meet(found())).toBe(true);
+  search.better();
+  expect(search.end(null)).toBeNull();
+  expect(search.where).toBe('day');
+  expect(search.begin() && search.meet(found())).toBe(true);
+  search.better();
+  expect(search.end(null)?.plan).toEqual(makePlan(request).plan);
 });
 
 test('fewer cues allowed are fewer cues used', () => {
