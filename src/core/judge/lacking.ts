@@ -33,7 +33,12 @@ export function needOf(t: Timeline): Need {
 const HAT = { points: 0.35, feelsC: [1, -9], hours: [0.3, 1.5] } as const;
 const HANDS = { points: 0.4, feelsC: [5, -5], hours: [0.2, 1] } as const;
 const SPARE_HANDS = { points: 0.25, feelsC: [0, -12], hours: [0.75, 3] } as const;
-const WARMTH = { points: 0.9, feelsC: [10, -8], hours: [0.5, 3] } as const;
+const WARMTH = { points: 0.9, feelsC: [10, -8], hours: [1, 3] } as const;
+/**
+ * Whoever is within half an hour of a door, at the cold at which warmth counts in full, brings nothing to stand in (common practice, no published source). What somebody who
+ * stands loses grows with the fall from skin to air, so an hour counts for more the colder it is. Skin of somebody who stands about, °C.
+ */
+const SKIN_C = 30;
 /** A hood is half a hat; what covers this much of the scalp is a whole one, a band the less. */
 const HOOD = 0.5;
 const COVERS_SCALP = 0.85;
@@ -63,10 +68,11 @@ export function lackPrice(along: Iterable<Garment>, need: Need): number {
     if (g.group === 'torso' && (g.role === 'mid' || g.role === 'warm')) warmth += fabricResistance(g);
   }
   const enough = clamp(HOLDS.at10 + HOLDS.perK * (10 - need.feelsC), HOLDS.at10, HOLDS.most);
+  const coldness = Math.max(0, (SKIN_C - need.feelsC) / (SKIN_C - WARMTH.feelsC[1]));
   return (
     asks(need, HAT) * (1 - hat) +
     (hands === 0 ? asks(need, HANDS) : 0) +
     (hands < 2 ? asks(need, SPARE_HANDS) : 0) +
-    asks({ feelsC: need.feelsC, hours: need.farHours }, WARMTH) * clamp(1 - warmth / enough, 0, 1)
+    asks({ feelsC: need.feelsC, hours: need.farHours * coldness }, WARMTH) * clamp(1 - warmth / enough, 0, 1)
   );
 }

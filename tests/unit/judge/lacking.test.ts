@@ -40,7 +40,16 @@ test.each([
   ['dry gloves', ['wind-gloves'], ['warm-mitts'], { feelsC: 0, hours: 9 }, { feelsC: -0.1, hours: 9 }, COLD],
   ['dry gloves', ['wind-gloves'], ['warm-mitts'], { feelsC: -30, hours: 0.75 }, { feelsC: -30, hours: 0.76 }, COLD],
   ['warmth', [], ['pile-fleece'], { feelsC: 10, hours: 9 }, { feelsC: 9.9, hours: 9 }, { feelsC: -8, hours: 3 }],
-  ['warmth', [], ['pile-fleece'], { feelsC: -30, hours: 0.5 }, { feelsC: -30, hours: 0.51 }, { feelsC: -8, hours: 3 }],
+  // At −30 °C felt the fall from the skin is 60 K in place of 38, and an hour counts for so much more.
+  [
+    'warmth',
+    [],
+    ['pile-fleece'],
+    { feelsC: -30, hours: 38 / 60 - 0.01 },
+    { feelsC: -30, hours: 38 / 60 + 0.01 },
+    { feelsC: -8, hours: 3 },
+  ],
+  ['warmth', [], ['pile-fleece'], { feelsC: -8, hours: 1 }, { feelsC: -8, hours: 1.01 }, { feelsC: -8, hours: 3 }],
 ])('%s: nothing at the mild end, little just past it, all at the far end', (_, had, more, mild, past, far) => {
   expect(takesOff(had, more, mild)).toBe(0);
   const little = takesOff(had, more, past);
