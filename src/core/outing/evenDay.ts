@@ -3,6 +3,8 @@ import { vapourPressure } from '@/core/atmosphere/humidity';
 import type { Person } from '@/core/body/person';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { pumpingSpeed, SPORT } from '@/core/effort/sports';
+import { clamp } from '@/core/quantity/range';
+import { CONDITIONS_RANGE } from './conditions';
 import type { Leg } from './leg';
 import { isInRoom, meanOver } from './meanOver';
 import { windWhen } from './pacing';
@@ -36,7 +38,7 @@ const CALM = 0.05;
 
 /** A stretch with so much more wind, m/s at 10 m; where it is calm, from the side. */
 function inWind(s: Stretch, leg: Leg, airK: number, windMs: number): Stretch {
-  const wind10 = Math.max(0, s.wind10 + windMs);
+  const wind10 = clamp(s.wind10 + windMs, 0, CONDITIONS_RANGE.relativeWind[1]);
   const scaled = s.wind10 * SHELTER_FACTOR[leg.shelter] >= CALM;
   const there = inWeather(s, leg, { airK, wind: scaled ? wind10 / s.wind10 : 1, fall: 1 });
   const atBody = leg.air?.windAtBody ? Math.max(STILL_AIR, wind10) : null;

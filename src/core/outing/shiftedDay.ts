@@ -1,5 +1,6 @@
 import { vapourPressure } from '@/core/atmosphere/humidity';
 import { clamp } from '@/core/quantity/range';
+import { CONDITIONS_RANGE } from './conditions';
 import type { Leg } from './leg';
 import { windWhen } from './pacing';
 import type { Stretch } from './timeline';
@@ -11,12 +12,10 @@ export interface Shift {
   fall: number;
 }
 
-/** Air, wind and precipitation that stretches, integrator and forecast are believed for: °C, m/s, mm/h. */
-const MOST = { coldC: -60, warmC: 45, wind: 80, fallMmH: 60 } as const;
-
-/** A stretch out of doors in other weather than forecast: as humid, gone as before. */
+/** A stretch out of doors in other weather than forecast: as humid, gone as before, and held to what the integrator is believed for. */
 export function inWeather(s: Stretch, leg: Pick<Leg, 'shelter'>, { airK, wind, fall }: Shift): Stretch {
-  const airC = clamp(s.airC + airK, MOST.coldC, MOST.warmC);
+  const [coldC, warmC] = CONDITIONS_RANGE.airC;
+  const airC = clamp(s.airC + airK, coldC, warmC);
   return {
     ...s,
     airC,
@@ -24,7 +23,7 @@ export function inWeather(s: Stretch, leg: Pick<Leg, 'shelter'>, { airK, wind, f
     wind10: s.wind10 * wind,
     gust: s.gust * wind,
     relativeWind: windWhen(s, leg, wind, 1),
-    stillWind: s.stillWind === undefined ? undefined : Math.min(MOST.wind, s.stillWind * wind),
-    precipitationMmH: Math.min(MOST.fallMmH, s.precipitationMmH * fall),
+    stillWind: s.stillWind === undefined ? undefined : Math.min(CONDITIONS_RANGE.relativeWind[1], s.stillWind * wind),
+    precipitationMmH: Math.min(CONDITIONS_RANGE.precipitationMmH[1], s.precipitationMmH * fall),
   };
 }

@@ -1,5 +1,6 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
+import { checkConditions } from '@/core/outing/conditions';
 import { evenDay } from '@/core/outing/evenDay';
 import { isInRoom, meanOver } from '@/core/outing/meanOver';
 import { inWeather } from '@/core/outing/shiftedDay';
@@ -55,6 +56,15 @@ test('a calm day stays calm, and wind may rise out of a calm', () => {
   expect(rest[rest.length - 1].wind10).toBeCloseTo(6.4, 6);
   expect(wood.relativeWind).toBeGreaterThan(0.67 * 1.6 - 0.11);
   expect(wood.stillWind).toBeCloseTo(1, 6);
+});
+
+test('the hardest wind that is believed is not made harder', () => {
+  // The mean is 79 m/s, and the even day has 80.
+  const gale = even(dayOf([aLeg({ air: { wind: 78 } }), aLeg({ air: { wind: 80 } })]));
+  const winds = gale.stretches.map((s) => s.relativeWind);
+  expect(winds[0]).toBeCloseTo(79, 0);
+  expect(Math.max(...winds)).toBeCloseTo(80, 6);
+  expect(() => checkConditions(gale.stretches)).not.toThrow();
 });
 
 test('rooms, the clock, the legs and what falls stay as they are', () => {
