@@ -1,10 +1,11 @@
 import { bodyArea } from '@/core/body/person';
+import { exp } from '@/core/quantity/exact';
 import { clamp } from '@/core/quantity/range';
 import type { Plan } from '@/core/kit/plan';
 import { work, workSince, type Work } from '@/core/questions/phaseRunner';
 import { balancedKit, byPlace, candidates, dryPartKit, evenly, otherKit, type Candidates } from './candidates';
 import { Course } from './course';
-import type { Dress } from './dress';
+import { wornAlike, type Dress } from './dress';
 import { improve } from './improve';
 import { kitParts, type KitPart } from './kitParts';
 import { kitGarments, kitNamed, namesOf, type Kit, type KitNames } from './kit';
@@ -20,6 +21,8 @@ import { MOST_CUES } from './wishes';
  */
 export const COARSE_S = [90, 120] as const;
 const STEPS_AN_OUTING = 120;
+/** Integrator steps in which progress covers two thirds of a stage whose length nobody knows: a usual betterment takes about so many, a dear one seven times as many. */
+const LONG_STAGE = 45_000;
 /** Integrator steps a descent has taken when a stage of it is over: the kit, its cues, later rounds over both. */
 const BUDGET = { kit: 20_000, cues: 26_000, again: 32_000 } as const;
 /** Outings over so many hours may take more, so much of it for each hour beyond, up to so many times: they have more phases and longer runs. */
@@ -77,6 +80,8 @@ export class Descent {
   private readonly longer: number;
   private done = 0;
   private says = '';
+  /** a stage that takes long: what there is done when it is over, of 1, and the integrator steps taken when it began */
+  private stage = { ends: 0, since: 0 };
 
   /** @throws OutOfRange when the closet lacks a part nobody can go without */
   constructor(
@@ -127,14 +132,26 @@ export class Descent {
 
   /** Tells how far it is, of 1. @param first a plan that can be used */
   tell(done: number, says: string, first?: Plan): void {
-    this.done = Math.max(this.done, done);
+    this.done = Math.max(this.reached, done);
+    this.stage = { ends: this.done, since: this.course.work.steps };
     this.says = says;
     if (!this.progress(this.done, says, first)) this.stopped = true;
   }
 
+  /** The stage told of last takes nobody knows how long: until the next one progress nears `ends`, of 1, by what was worked so far. */
+  nears(ends: number): void {
+    this.stage.ends = Math.max(ends, this.done);
+  }
+
+  /** How far it is, of 1. */
+  private get reached(): number {
+    const { ends, since } = this.stage;
+    return this.done + (ends - this.done) * (1 - exp(-(this.course.work.steps - since) / LONG_STAGE));
+  }
+
   /** Says the same again, between trials: whoever waits knows by it that the search goes on. @returns false once it is to stop */
   beat(): boolean {
-    if (!this.stopped && !this.progress(this.done, this.says)) this.stopped = true;
+    if (!this.stopped && !this.progress(this.reached, this.says)) this.stopped = true;
     return !this.stopped;
   }
 
@@ -157,11 +174,13 @@ export class Descent {
   private descend(start: PathRun, most: number): PathRun | null {
     let best = this.improveKit(start, 'first', BUDGET.kit);
     if (best.total > most && this.beat()) return null;
-    this.tell(0.35, 'Placing cues', best.plan());
+    this.tell(0.16, 'Placing cues', best.plan());
+    this.nears(0.2);
     best = this.placeCues(best, BUDGET.cues);
     for (let round = 1; round < 5 && this.within(BUDGET.again); round++) {
       const before = best.total;
-      this.tell(0.45, 'Choosing layers again', best.plan());
+      this.tell(0.2, 'Choosing layers again', best.plan());
+      this.nears(0.24);
       best = this.improveKit(best, 'later', BUDGET.again);
       improve(best, { free: ALL, maxCues: MOST_CUES, sweeps: 1, goOn: () => this.within(BUDGET.again) });
       if (before - best.total < LEAST_ROUND) break;
@@ -175,7 +194,7 @@ export class Descent {
     const later = round === 'later';
     const parts = kitParts(this.candidates, round);
     parts.forEach((part, i) => {
-      this.tell(later ? 0.45 : 0.05 + (0.3 * i) / parts.length, `Choosing ${part.name}`);
+      this.tell(later ? 0.2 : 0.05 + (0.1 * i) / parts.length, `Choosing ${part.name}`);
       if (!this.within(budget)) return;
       // No part takes what those after it need.
       const spent = this.course.work.steps / this.longer;
@@ -188,6 +207,8 @@ export class Descent {
         ...evenly(idle, part.choice === TORSO ? TRIED.idleTorso : TRIED.idle),
       ];
       for (const run of tries) {
+        // What nobody wears yet was put aside without being run.
+        if (run.total === Infinity) run.take(run.like(best.dresses));
         improve(run, {
           free: later ? [part.choice, ...(part.with ?? [])] : [part.choice],
           maxCues: MOST_CUES,
@@ -203,8 +224,8 @@ export class Descent {
   }
 
   /**
-   * What one part may be, as the other garments are worn now: those that come near, best first; those that nobody wears yet;
-   * and layers that nobody wears yet, put on wherever the base is.
+   * What one part may be, as the other garments are worn now: those that come near, best first; those that nobody wears yet, which
+   * changes nothing and so is not run; and layers that nobody wears yet, put on wherever the base is.
    */
   private asWornNow(part: KitPart, best: PathRun): Record<'near' | 'idle' | 'added', PathRun[]> {
     const out = { near: [] as PathRun[], idle: [] as PathRun[], added: [] as PathRun[] };
@@ -213,8 +234,10 @@ export class Descent {
     for (const kit of part.options(best.kit)) {
       if (!this.beat()) break;
       const run = new PathRun(this.course, kit, this.coarseS);
-      run.take(run.like(best.dresses), 0, { run: best, margin: margin(best, FAR) });
-      if (run.total < best.total + margin(best, NEARLY)) (run.wearsAll(part.choice) ? out.near : out.idle).push(run);
+      const asNow = run.like(best.dresses);
+      if (asNow.every((d, p) => wornAlike(d, best.dresses[p]))) out.idle.push(run);
+      else if (run.take(asNow, 0, { run: best, margin: margin(best, FAR) }) < best.total + margin(best, NEARLY))
+        (run.wearsAll(part.choice) ? out.near : out.idle).push(run);
       if (!adds) continue;
       for (const vents of ['as they were', 'airy'] as const) {
         const on = new PathRun(this.course, kit, this.coarseS);

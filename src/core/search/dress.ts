@@ -13,6 +13,10 @@ export const mapDress = (dress: Dress, turn: (way: Way, choice: number) => Way):
 export const withWay = (dress: Dress, choice: number, way: Way): Dress =>
   mapDress(dress, (w, i) => (i === choice ? way : w));
 
+/** Whether two dresses, of one kit or of two, are the same clothes worn the same way. */
+export const wornAlike = (a: Dress, b: Dress): boolean =>
+  JSON.stringify(a.map((w) => [w.worn, w.open])) === JSON.stringify(b.map((w) => [w.worn, w.open]));
+
 /** What a dress comes to: what is on, and how every opening stands (as usual where no way says otherwise). */
 export function wornOf(dress: Dress, garments: ReadonlyMap<string, Garment>): Worn {
   const on = new Set<string>();

@@ -27,7 +27,7 @@ export function fewerCues(run: PathRun, descent: Descent, most: number): CurvePo
       goOn: () => descent.within(STEPS),
     });
     points.unshift(point());
-    descent.tell(0.8 + (0.1 * points.length) / MOST_CUES, 'Weighing each number of cues');
+    descent.tell(0.6 + (0.04 * points.length) / MOST_CUES, 'Weighing each number of cues');
   }
   // A plan with fewer cues that costs no more takes the place of one with more.
   const useful = points.filter((p, i) => points.findIndex((q) => q.cues === p.cues) === i && p.cues <= most);

@@ -21,6 +21,8 @@ export interface Finishing {
   mostCues: number;
   /** set where a plan of the nearest even day is adapted: only changes that are worth it to somebody are made, and fewer kinds of them are tried */
   adapts?: true;
+  /** set where the plan was bettered to its end already: it is only once more where it takes something of the others */
+  bettered?: true;
   /** asked between trials; false ends with the best so far */
   beat: () => boolean;
 }

@@ -1,5 +1,5 @@
 import { withWay, type Dress } from './dress';
-import { GOING, type Way } from './waysToWear';
+import { GOING, HEAD, nearestHead, type Way } from './waysToWear';
 import type { PathRun } from './pathRun';
 
 export interface ImproveOptions {
@@ -29,7 +29,7 @@ const STRICT = 0.05;
 
 /**
  * Betters a path by small moves, each simulated from where it begins: wearing one group another way for one phase, from here
- * to its next change, or over its whole stretch; going at one pace from here on; and doing everything of a cue a phase earlier, later, or not at all.
+ * to its next change, or over its whole stretch; a piece nobody wore yet on the head for good; going at one pace from here on; and doing everything of a cue a phase earlier, later, or not at all.
  * @returns whether anything was gained
  */
 export function improve(run: PathRun, o: ImproveOptions): boolean {
@@ -97,6 +97,7 @@ function* moves(run: PathRun, p: number, o: ImproveOptions): Generator<Move> {
       if (g !== GOING && start < p && p + 1 === runEnd(run.dresses, p, g))
         yield { name: `${name} back`, way, from: start, dresses: replaced(run.dresses, start, p + 1, g, way) };
     }
+  yield* forGood(run, p, o);
   // One pace from here on, wherever it can be gone: a single stretch of it may not pay for remembering it.
   if (o.free.includes(GOING))
     for (const way of run.ways[GOING])
@@ -110,6 +111,18 @@ function* moves(run: PathRun, p: number, o: ImproveOptions): Generator<Move> {
         };
   if (p === 0 || run.dresses[p] === run.dresses[p - 1]) return;
   yield* shifts(run, p);
+}
+
+/**
+ * A piece for head or face that nobody wore yet, from here on, with all else on the head as it is: tube and hood come and go meanwhile, and goggles
+ * that came off again with every such cue would be too much to do at it.
+ */
+function* forGood(run: PathRun, p: number, { free, news }: ImproveOptions): Generator<Move> {
+  if (!news || !free.includes(HEAD)) return;
+  const ways = run.ways[HEAD].filter((w) => w.worn.some((id) => news.has(id)));
+  if (ways.length === 0) return;
+  const dresses = run.dresses.map((d, q) => (q < p ? d : withWay(d, HEAD, nearestHead(d[HEAD], ways))));
+  yield { name: `${p} ${[...news].join()} for good`, way: ways[0], from: p, dresses };
 }
 
 /** All of a cue a phase later, a phase earlier, not at all, or as early as the cue before. */

@@ -87,7 +87,8 @@ export class Look {
     this.first = this.descent.fromBalance(most);
     this.held = this.course.work;
     if (!this.first) return false;
-    this.descent.tell(0.5, 'Starting from other layers', this.first.plan());
+    this.descent.tell(0.25, 'Starting from other layers', this.first.plan());
+    this.descent.nears(0.45);
     return true;
   }
 
@@ -110,11 +111,15 @@ export class Look {
     const { descent, course, first, other } = this;
     if (!first) throw new Error('this search was not begun');
     course.goOnAfter(this.held, NOTHING);
+    descent.tell(0.45, 'Taking the best of both starts');
+    descent.nears(0.54);
     const best = this.refine(other ? this.mix(first, other) : first);
-    descent.tell(0.8, 'Weighing each number of cues', best.plan());
+    descent.tell(0.6, 'Weighing each number of cues', best.plan());
     const curve = fewerCues(best, descent, this.most);
-    descent.tell(0.92, 'Trying them on other days');
+    descent.tell(0.64, 'Trying them on other days');
     const chosen = this.choose(curve, best.kit);
+    descent.tell(0.66, 'Bettering it piece by piece');
+    descent.nears(0.9);
     const worse = other && (first.total <= other.total ? other : first);
     this.met = {
       curve,
@@ -150,9 +155,13 @@ export class Look {
     const { met, descent, course } = this;
     if (!met?.bettered) throw new Error('the chosen plan of this search was not bettered');
     course.goOnAfter(this.held, second ? second.work : NOTHING);
+    descent.tell(0.9, 'Taking the best of both plans');
+    descent.nears(0.92);
     const finishing = finishingOf(descent, this.most);
     const [best, other] = second && second.least < met.bettered.least ? [second, met.bettered] : [met.bettered, second];
-    const mixed = other ? polish(best.plan, descent.candidates, { ...finishing, others: [other.plan] }) : best;
+    const mixed = other
+      ? polish(best.plan, descent.candidates, { ...finishing, others: [other.plan], bettered: true })
+      : best;
     const others = other ? [...met.others, other.plan] : met.others;
     return { plan: settle(mixed.plan, finishing), curve: met.curve, others };
   }
@@ -182,7 +191,8 @@ export class Look {
     const stepS = Math.max(FINE_S[0], Math.min(FINE_S[1], even, this.descent.coarseS));
     const fine = new PathRun(this.course, run.kit, stepS, PATIENT);
     fine.take(fine.like(run.dresses));
-    this.descent.tell(0.75, 'Placing cues');
+    this.descent.tell(0.54, 'Placing cues');
+    this.descent.nears(0.6);
     improve(fine, { free: ALL, maxCues: MOST_CUES, sweeps: 1, goOn: () => this.descent.within(BUDGET.fine) });
     return fine;
   }

@@ -37,6 +37,7 @@ const LEAST_PROPOSED = 0.03;
  */
 export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Polished {
   const end = new Polishing(chosen, f);
+  if (f.bettered && !end.takesMix()) return end;
   for (let round = 0; round < POLISH_ROUNDS; round++) {
     const before = end.least;
     end.takeSingle(round === 0 ? [...triedFirst(end.plan, candidates, f.request)] : []);
@@ -104,8 +105,7 @@ class Polishing {
   private readonly savesOf = (next: Plan): number | null => {
     const key = JSON.stringify(next);
     const known = this.tried.get(key);
-    if (known !== undefined) return known;
-    const saves = this.trials.saves(next);
+    const saves = known === undefined ? this.trials.saves(next) : known;
     this.tried.set(key, saves);
     return saves;
   };

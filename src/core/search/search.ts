@@ -104,6 +104,8 @@ export class Search {
     const found = this.look.end(second);
     if (this.where === 'day') return this.told(found, this.look.descent);
     const descent = new Descent(this.request, this.tell);
+    descent.tell(0.92, 'Fitting it to the day');
+    descent.nears(0.95);
     const here = adapted(found, descent.candidates, finishingOf(descent, mostCuesOf(this.request)));
     this.beside += descent.course.work.phases;
     if (here.cost < DEAR_BEGUN.descents || !descent.beat()) return this.told(here, descent);

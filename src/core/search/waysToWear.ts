@@ -263,9 +263,7 @@ function nearest(way: Way, ways: readonly Way[]): Way | undefined {
       return pieces.length > 0 ? others.find((w) => equal(w.pieces, pieces)) : undefined;
     }
     case 'head': {
-      const others = ways as readonly HeadWay[];
-      const alike = (w: HeadWay) => (['top', 'tube', 'hood', 'lens'] as const).filter((k) => w[k] === way[k]).length;
-      return others.reduce((a, b) => (alike(b) > alike(a) ? b : a));
+      return nearestHead(way, ways as readonly HeadWay[]);
     }
     case 'feet': {
       if (way.socks !== 'dry' || way.warmers !== 'on') return undefined;
@@ -274,6 +272,12 @@ function nearest(way: Way, ways: readonly Way[]): Way | undefined {
     default:
       return undefined;
   }
+}
+
+/** The one of some ways to wear head and face that has most in common with a given one. @throws TypeError where there are none */
+export function nearestHead(way: HeadWay, ways: readonly HeadWay[]): HeadWay {
+  const alike = (w: HeadWay) => (['top', 'tube', 'hood', 'lens'] as const).filter((k) => w[k] === way[k]).length;
+  return ways.reduce((a, b) => (alike(b) > alike(a) ? b : a));
 }
 
 /**

@@ -4,6 +4,7 @@ import { dropCue } from '@/core/questions/missedCues';
 import { runPlan } from '@/core/questions/question';
 import { descendFromOther } from '@/core/search/descent';
 import { makePlan } from '@/core/search/planner';
+import { work } from '@/core/questions/phaseRunner';
 import { askedOn, Search } from '@/core/search/search';
 import type { Planned } from '@/core/search/planRequest';
 import { betterSecond } from '@/core/search/secondLook';
@@ -105,6 +106,26 @@ test('progress rises to one and says what is being done', () => {
   expect(new Set(told.map(([, s]) => s)).size).toBeGreaterThan(5);
 });
 
+test('progress is about as far as the work is, also where nobody knows how long a stage takes', () => {
+  for (const airC of [-4, -26]) {
+    const seen: { done: number; steps: number }[] = [];
+    const before = work.steps;
+    const request = {
+      person: AVERAGE_PERSON,
+      closet: SKI_CLOSET,
+      timeline: upStopDown(airC),
+      sport: 'ski tour',
+    } as const;
+    makePlan(request, (done) => seen.push({ done, steps: work.steps - before }) > 0);
+    const all = work.steps - before;
+    const at = (share: number) => seen.find((s) => s.steps >= share * all)!.done;
+    expect(at(0.25)).toBeWithin(0.1, 0.6);
+    expect(at(0.75)).toBeWithin(0.5, 0.93);
+    // It moves all the while that plans are bettered, which takes the longest.
+    for (let share = 0.6; share < 0.85; share += 0.05) expect(at(share + 0.1)).toBeGreaterThan(at(share));
+  }
+});
+
 test('a search told to stop ends early with a usable plan', () => {
   let calls = 0;
   const quick = makePlan(
@@ -118,7 +139,7 @@ test('a search told to stop ends early with a usable plan', () => {
 /** On the coldest day already the first kit is dear: the search begins anew on the day itself, and a second plan is bettered too. */
 test.each([
   [-4, 'even day', 'one look'],
-  [-24, 'day', 'two looks'],
+  [-26, 'day', 'two looks'],
 ])(
   'the same question has the same answer, also where parts of the search are made by another worker: %d °C, on the %s, %s',
   (airC, where, looks) => {

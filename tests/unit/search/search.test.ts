@@ -9,7 +9,7 @@ import { Course } from '@/core/search/course';
 import { withWay, type Dress } from '@/core/search/dress';
 import { improve } from '@/core/search/improve';
 import { BODY_PARTS, kitParts, sameParts } from '@/core/search/kitParts';
-import { insteadOfShell, sameWay, TORSO, torsoWays, withLayer, type Way } from '@/core/search/waysToWear';
+import { HANDS, HEAD, insteadOfShell, sameWay, TORSO, torsoWays, withLayer, type Way } from '@/core/search/waysToWear';
 import { operations } from '@/core/kit/difference';
 import { haltsNobody } from '@/core/outing/moments';
 import type { Plan } from '@/core/kit/plan';
@@ -164,6 +164,27 @@ describe('trials', () => {
     expect(few.steps).toBeWithin(1, 0.6 * all.steps);
     expect(few.total).toBeCloseTo(all.total, 9);
   });
+});
+
+test('goggles nobody wore yet go on for good where every cue has its hands full: off and on again would be too much', () => {
+  const leg = aLeg({ minutes: 20, air: { airC: -18, humidity: 0.6, wind: 9, windAtBody: true, sunWm2: 0 } });
+  const gale = new Course(AVERAGE_PERSON, dayOf([leg, leg, leg], 6), undefined, undefined, { waiting: 0 });
+  const run = ran({ ...kit, eyes: garmentsOf('goggles')[0] }, 60, gale);
+  const named = (choice: number, name: string) => run.ways[choice].find((w) => w.name === name)!;
+  /** Three things to do at each cue: cap, tube, mitts. */
+  const worn = (d: Dress, at: 'up' | 'down') =>
+    [
+      named(TORSO, 'base+mid+shell closed'),
+      named(HANDS, at === 'up' ? 'liner+mitts' : 'liner'),
+      named(HEAD, `${at === 'up' ? 'cap' : 'bare'}, tube ${at}, hood down, lens off`),
+    ].reduce((dress, way, choice) => withWay(dress, choice, way), d);
+  run.take(run.dresses.map((d, p) => worn(d, p % 2 === 0 ? 'up' : 'down')));
+  const before = run.total;
+  const news = new Set(['goggles']);
+  improve(run, { free: [HEAD], maxCues: 12, sweeps: 1, betweenCues: true, news, goOn: () => true });
+  expect(before).toBeLessThan(Infinity);
+  expect(run.total).toBeLessThan(before - 1);
+  expect(run.dresses.map((d) => d[HEAD].lens)).toEqual(run.dresses.map(() => 'on'));
 });
 
 describe('other kits to begin from', () => {
