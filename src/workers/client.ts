@@ -1,6 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import pLimit from 'p-limit';
-import type { Descended } from '@/core/search/descent';
+import type { Descended } from '@/core/search/otherStarts';
 import type { Planned } from '@/core/search/planRequest';
 import type { Proposal } from '@/core/questions/propose';
 import type { Scored } from '@/core/judge/scorePlan';

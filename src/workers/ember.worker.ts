@@ -13,8 +13,8 @@ import { answerAtDoor, answerAtOnce, type Begun, type DoorAnswer, type DoorTold 
 import { hoursAtDoor, type DoorHour } from '@/core/search/aroundDoor';
 import { type DoorQuestion } from '@/core/search/doorQuestion';
 import type { DoorDay } from '@/core/outing/doorDay';
-import { descendFromOther, type Descended } from '@/core/search/descent';
-import { askedOn, Search, type Where } from '@/core/search/search';
+import type { Descended } from '@/core/search/otherStarts';
+import { askedOn, descendBeside, Search, type Where } from '@/core/search/search';
 import { betterSecond, type Second } from '@/core/search/secondLook';
 import type { Planned, PlanRequest } from '@/core/search/planRequest';
 import type { SchoolTried } from '@/core/search/partings';
@@ -151,7 +151,7 @@ const api = {
         const other = beside && beside.descended(search.where).catch(() => null);
         // The message to the other worker goes out before this one is busy again.
         await breathe();
-        if (search.begin()) met = search.meet((await other) ?? descendFromOther(on(), goOn));
+        if (search.begin()) met = search.meet((await other) ?? descendBeside(search.where, request, goOn));
       }
       const { second } = search;
       const there = (beside && second && beside.bettered(search.where, second).catch(() => null)) ?? null;
@@ -163,7 +163,7 @@ const api = {
   },
   /** @param heard told now and then that it goes on */
   descendFromOther: (leadDays: number, where: Where, heard: () => void): Descended =>
-    descendFromOther(askedOn(where, planRequest(leadDays)), goesOn(heard)),
+    descendBeside(where, planRequest(leadDays), goesOn(heard)),
   /** @param heard told now and then that it goes on */
   betterSecond: (leadDays: number, where: Where, second: Plan, heard: () => void): Second =>
     betterSecond(askedOn(where, planRequest(leadDays)), second, goesOn(heard)),

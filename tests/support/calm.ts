@@ -47,6 +47,7 @@ export const calm = (over: Partial<Metrics> = {}): Metrics => ({
   torsoSkin: none(),
   torsoWet: none(),
   waterG: none(),
+  legWaterG: none(),
   frostG: none(),
   baseShare: none(),
   ...over,

@@ -118,6 +118,14 @@ const COAT_INDOORS = 1.2;
 
 /** Water in the clothes of which an hour is a point, g (engineering value: half of what chills the next stop). */
 const WATER_POINT_G = 150;
+/**
+ * Legs and feet that work keep what is wet on them warm and have hardly any stop to chill at: of their water so much counts less at an effort between
+ * these shares of the maximum, in full at a stop (wet tights are borne on a run: common practice, no published source; how much are engineering values).
+ */
+const LEGS_LESS = 0.6;
+const LEGS_WORK = [0.4, 0.6] as const;
+/** Rain trousers at a run or in a ski race, points an hour (engineering value). */
+const STRIDE = 0.6;
 const squared = (x: number): number => x * x;
 
 /** Up to this share of the maximum one stands or dawdles (engineering value). */
@@ -150,7 +158,8 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
       COAT_INDOORS * m.coats);
   c.wetSkin += below(-m.torsoWet, -LIMIT.wetFelt, 0.35) * hours;
   // A little damp is nothing, a lot chills and never dries: squared.
-  c.wetLayers += squared(Math.max(0, m.waterG) / WATER_POINT_G) * hours;
+  const water = m.waterG - LEGS_LESS * ramp(m.effort, LEGS_WORK) * m.legWaterG;
+  c.wetLayers += squared(Math.max(0, water) / WATER_POINT_G) * hours;
   c.extremities +=
     (digit(m.fingersC, person.handsK ?? 0, settle) +
       0.8 * digit(m.toesC, person.feetK ?? 0, settle) +
@@ -166,7 +175,11 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
   const working = ramp(m.heatWm2, WORK_WM2);
   const binds = m.effort > STANDS ? BINDS * Math.max(0, m.layers - FREE_LAYERS) : 0;
   c.burden +=
-    (RACE_KG * m.wornKg * Math.max(0, m.effort - RACE_EFFORT) + KEEP_DRY * m.warmOn * working + binds) * hours;
+    (RACE_KG * m.wornKg * Math.max(0, m.effort - RACE_EFFORT) +
+      KEEP_DRY * m.warmOn * working +
+      binds +
+      STRIDE * m.stride) *
+    hours;
 }
 
 export const waterEndCost = (waterG: number): number => Math.max(0, waterG) / 500;

@@ -11,7 +11,7 @@ import { stretchAt } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Series } from '@/core/simulate/series';
 import { shareAbove } from '@/core/quantity/shareAbove';
-import { torsoMean } from './moment';
+import { ON_LEGS, torsoMean } from './moment';
 import { coldTorso, sensation } from './sensation';
 import { CHILL_S, LIMIT, SETTLE_S, SHIVERS_W, WEAK } from './limits';
 
@@ -73,7 +73,9 @@ export interface Metrics {
   heatWm2: Float64Array;
   torsoSkin: Float64Array;
   torsoWet: Float64Array;
+  /** water in worn garments, and of it what is on legs and feet, g */
   waterG: Float64Array;
+  legWaterG: Float64Array;
   frostG: Float64Array;
   baseShare: Float64Array;
   /** of what is worn: mass, kg, and whether the jacket for stops is among it; effort, share of the maximum */
@@ -166,6 +168,7 @@ export function measure(run: RunToMeasure): Metrics {
     torsoSkin: new Float64Array(rows),
     torsoWet: new Float64Array(rows),
     waterG: new Float64Array(rows),
+    legWaterG: new Float64Array(rows),
     frostG: new Float64Array(rows),
     baseShare: new Float64Array(rows),
     wornKg: new Float64Array(rows),
@@ -242,6 +245,7 @@ function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasu
   const t = series.timeS[r];
   const indoors = isIndoors(stretchAt(timeline, t - series.stepS / 2).sport);
   let water = 0;
+  let legs = 0;
   let frost = 0;
   let shells = 0;
   let base = -1;
@@ -257,7 +261,9 @@ function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasu
       const j = g * ZONE_COUNT + z;
       if (w.cover[j] === 0) continue;
       const at = (r * w.count + g) * ZONE_COUNT + z;
-      water += beyondDry(series.waterGm2[at], w.sorb[j]) * area[z];
+      const here = beyondDry(series.waterGm2[at], w.sorb[j]) * area[z];
+      water += here;
+      legs += here * ON_LEGS[z];
       frost += series.frostGm2[at] * area[z];
     }
     if (base < 0 && w.cover[g * ZONE_COUNT + CHEST] > COVERS_CHEST) base = g;
@@ -265,6 +271,7 @@ function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasu
   // A shell over a shell flaps, rustles and binds as a layer more.
   if (shells > 1) m.layersOn[r] += shells - 1;
   m.waterG[r] = water;
+  m.legWaterG[r] = legs;
   m.frostG[r] = frost;
   if (frost > m.frostPeakG) m.frostPeakG = frost;
   raise(m.waterPeak, water, t);

@@ -1,4 +1,4 @@
-import { ZONE_COUNT, ZONE_TABLE, zoneIndex } from '@/core/body/zones';
+import { ZONE_COUNT, ZONE_TABLE, zoneIndex, ZONES, type Zone } from '@/core/body/zones';
 import { beyondDry } from '@/core/moisture/beyondDry';
 import type { Series } from '@/core/simulate/series';
 import type { Simulator } from '@/core/simulate/simulator';
@@ -21,8 +21,9 @@ export interface Moment {
   scalpC: number;
   /** the coldest of arms and legs */
   limbsC: number;
-  /** water in worn garments, g */
+  /** water in worn garments, and of it what is on legs and feet, g */
   waterG: number;
+  legWaterG: number;
   /** what the air feels like, and what it feels like to a bare face (Infinity where none is bare), °C */
   feelsC: number;
   feelsBareC: number;
@@ -33,8 +34,10 @@ export interface Moment {
   masked: number;
   /** how scantily limbs are dressed, 0–10: see `Weathered` */
   scant: number;
+  /** rain trousers on whoever runs, 0 or 1: see `Weathered` */
+  stride: number;
   fog: number;
-  /** of what is worn: mass, kg, and whether the jacket for stops is among it, 0 or 1 */
+  /** of what is worn: mass, kg, and whether something that is kept dry for stops is among it, a jacket or over-trousers, 0 or 1 */
   wornKg: number;
   warmOn: number;
   /** layers over the torso, a shell over another as two; and under a roof how many coats are still on */
@@ -59,6 +62,7 @@ export const noMoment = (): Moment => ({
   scalpC: 0,
   limbsC: 0,
   waterG: 0,
+  legWaterG: 0,
   feelsC: 0,
   feelsBareC: Infinity,
   earC: Infinity,
@@ -66,6 +70,7 @@ export const noMoment = (): Moment => ({
   rained: 0,
   masked: 0,
   scant: 0,
+  stride: 0,
   fog: 0,
   wornKg: 0,
   warmOn: 0,
@@ -74,6 +79,7 @@ export const noMoment = (): Moment => ({
   effort: 0,
 });
 
+const LEG_ZONES: readonly Zone[] = ['thighs', 'calves', 'feet', 'toes'];
 const FINGERS = zoneIndex('fingers');
 const TOES = zoneIndex('toes');
 const FACE = zoneIndex('face');
@@ -85,6 +91,8 @@ const CHEST = zoneIndex('chest');
 const BACK = zoneIndex('back');
 const UNDER = zoneIndex('underPack');
 const PELVIS = zoneIndex('pelvis');
+/** 1 for a zone of legs and feet, else 0. */
+export const ON_LEGS: readonly number[] = ZONES.map((z) => (LEG_ZONES.includes(z) ? 1 : 0));
 const A = [CHEST, BACK, UNDER, PELVIS].map((z) => ZONE_TABLE[z].areaM2);
 const TORSO_AREA = A[0] + A[1] + A[2] + A[3];
 
@@ -112,12 +120,14 @@ export function momentOfRow(series: Series, m: Metrics, row: number, into: Momen
   into.coreC = series.coreC[row];
   into.shiverW = series.shiverW[row];
   into.waterG = m.waterG[row];
+  into.legWaterG = m.legWaterG[row];
   into.feelsC = series.feelsC[row];
   into.earC = series.earC[row];
   into.eyes = series.eyes[row];
   into.rained = series.rained[row];
   into.masked = series.masked[row];
   into.scant = series.scant[row];
+  into.stride = series.stride[row];
   into.fog = series.fog[row];
   into.wornKg = m.wornKg[row];
   into.warmOn = m.warmOn[row];
@@ -145,11 +155,13 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   into.rained = sim.weather.rained;
   into.masked = sim.weather.masked;
   into.scant = sim.weather.scant;
+  into.stride = sim.weather.stride;
   into.fog = sim.fog;
   into.effort = s.head[HEAD.metabolic] / sim.maxMetabolic;
   into.feelsBareC = sim.bareFace < Infinity ? sim.feelsC : Infinity;
   readSkin(into, s.skin, 0, sim.bareFace);
   let water = 0;
+  let legs = 0;
   let worn = 0;
   let shells = 0;
   into.warmOn = into.layers = into.coats = 0;
@@ -165,11 +177,14 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
     if (indoors) into.coats += w.coat[g];
     for (const z of w.zonesOf[g]) {
       const j = g * ZONE_COUNT + z;
-      water += beyondDry(s.water[j], w.sorb[j]) * area[z];
+      const here = beyondDry(s.water[j], w.sorb[j]) * area[z];
+      water += here;
+      legs += here * ON_LEGS[z];
     }
   }
   if (shells > 1) into.layers += shells - 1;
   into.waterG = water;
+  into.legWaterG = legs;
   into.wornKg = worn;
   return into;
 }

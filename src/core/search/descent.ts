@@ -2,13 +2,21 @@ import { bodyArea } from '@/core/body/person';
 import { exp } from '@/core/quantity/exact';
 import { clamp } from '@/core/quantity/range';
 import type { Plan } from '@/core/kit/plan';
-import { work, workSince, type Work } from '@/core/questions/phaseRunner';
-import { balancedKit, byPlace, candidates, dryPartKit, evenly, otherKit, type Candidates } from './candidates';
+import {
+  balancedKit,
+  byPlace,
+  candidates,
+  dryPartKit,
+  evenly,
+  firstKit,
+  otherKit,
+  type Candidates,
+} from './candidates';
 import { Course } from './course';
 import { wornAlike, type Dress } from './dress';
 import { improve } from './improve';
 import { kitParts, type KitPart } from './kitParts';
-import { kitGarments, kitNamed, namesOf, type Kit, type KitNames } from './kit';
+import { kitGarments, kitNamed, type Kit, type KitNames } from './kit';
 import { orderPrices } from './order';
 import { PathRun } from './pathRun';
 import type { PlanRequest, Progress } from './planRequest';
@@ -58,12 +66,10 @@ const FIRST_BEAM = { width: 1, passes: 1, free: WORN } as const;
 const FRESH_BEAM = { width: 3, passes: 2, free: WORN } as const;
 
 /** What a descent ended with, by names alone: so it can be handed to a search in another worker. */
-export interface Descended {
+export interface DescentNames {
   kit: KitNames;
   /** the way of each choice, phase by phase */
   ways: string[][];
-  /** what it took */
-  work: Work;
 }
 
 /**
@@ -123,8 +129,13 @@ export class Descent {
     return this.descend(this.dressed(dryPart ?? otherKit(this.candidates, this.balanced())), Infinity)!;
   }
 
+  /** From the middle of all there is. */
+  fromPlain(): PathRun {
+    return this.descend(this.dressed(firstKit(this.candidates, 'jacket')), Infinity)!;
+  }
+
   /** A descent of this request that was made elsewhere, as a path of this one. */
-  asPath({ kit, ways }: Pick<Descended, 'kit' | 'ways'>): PathRun {
+  asPath({ kit, ways }: DescentNames): PathRun {
     const run = new PathRun(this.course, kitNamed(kit, this.request.closet), this.coarseS);
     run.take(run.named(ways));
     return run;
@@ -271,13 +282,6 @@ export class Descent {
     better(fresh);
     return fresh.total < best.total - 1e-9 ? fresh : best;
   }
-}
-
-/** The descent from other layers, by itself: here, or in a worker beside the first. @param goOn asked now and then; false ends it with the best so far */
-export function descendFromOther(request: PlanRequest, goOn: () => boolean = () => true): Descended {
-  const before = { ...work };
-  const found = new Descent(request, goOn).fromOtherLayers();
-  return { kit: namesOf(found.kit), ways: found.wayNames(), work: workSince(before) };
 }
 
 /** How a kit is worn before anything is searched: the second lightest way, legs and feet as they are, going as planned. */

@@ -2,7 +2,7 @@ import type { Plan } from '@/core/kit/plan';
 import { chances } from '@/core/questions/chances';
 import type { Work } from '@/core/questions/phaseRunner';
 import type { Course } from './course';
-import { ALL, Descent, NEARLY, PATIENT, type Descended } from './descent';
+import { ALL, Descent, NEARLY, PATIENT } from './descent';
 import { mapDress } from './dress';
 import { fewerCues } from './fewerCues';
 import { DEAR } from './finishing';
@@ -10,6 +10,7 @@ import { improve } from './improve';
 import { kitGarments, type Kit } from './kit';
 import { BODY_PARTS, sameParts } from './kitParts';
 import { PathRun } from './pathRun';
+import type { Descended } from './otherStarts';
 import type { CurvePoint, PlanRequest, Progress } from './planRequest';
 import { polish, type Polished } from './polish';
 import { mayFollow } from './mayFollow';
@@ -58,6 +59,8 @@ export class Look {
   private first: PathRun | null = null;
   /** what the descent from other layers found, where it differs */
   private other: PathRun | null = null;
+  /** what a third descent found, to be mixed in at the end */
+  private spare: PathRun | null = null;
   private met: Met | null = null;
   /** what it had taken when it last waited for others */
   private held: Work = NOTHING;
@@ -102,6 +105,7 @@ export class Look {
     course.goOnAfter(this.held, found ? found.work : NOTHING);
     const other = found && descent.asPath(found);
     this.other = other && !(Math.abs(other.total - first.total) < SAME) ? other : null;
+    this.spare = found?.spare ? descent.asPath(found.spare) : null;
     this.held = course.work;
     return Math.min(first.total, this.other?.total ?? Infinity);
   }
@@ -124,7 +128,7 @@ export class Look {
     this.met = {
       curve,
       chosen: chosen.plan,
-      others: other ? [first.plan(), other.plan()] : [],
+      others: [...(other ? [first, other] : []), ...(this.spare ? [this.spare] : [])].map((run) => run.plan()),
       second: worse && chosen.cost >= DEAR && worse.cuesOf(worse.dresses).length <= this.most ? worse.plan() : null,
     };
     this.held = course.work;

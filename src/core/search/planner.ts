@@ -1,6 +1,5 @@
-import { descendFromOther } from './descent';
 import type { Planned, PlanRequest, Progress } from './planRequest';
-import { askedOn, Search } from './search';
+import { askedOn, descendBeside, Search } from './search';
 import { betterSecond } from './secondLook';
 
 /**
@@ -12,7 +11,7 @@ import { betterSecond } from './secondLook';
  *    phase and how the phase is gone.
  * 4. Cues are dropped one by one, cheapest loss first, and what is left bettered, which gives the cost for each number of
  *    cues. The knee of that curve is proposed, or a neighbour that holds better over the spread of forecast and athlete.
- * 5. All of that on the nearest of evenly spaced days; what comes of it is adapted to the day itself. Days that cost much are looked at themselves.
+ * 5. All of that on the nearest of evenly spaced days; what comes of it is adapted to the day itself. Days that cost much are looked at themselves, from three kits.
  * 6. Each cue is missed once on purpose to learn what missing it costs.
  * @throws OutOfRange when the closet lacks a part nobody can go without
  */
@@ -21,7 +20,7 @@ export function makePlan(request: PlanRequest, progress: Progress = () => true):
   const goOn = () => search.goesOn();
   const on = () => askedOn(search.where, request);
   // Where it was stopped by then, no other start is dressed.
-  const found = () => (goOn() ? descendFromOther(on(), goOn) : null);
+  const found = () => (goOn() ? descendBeside(search.where, request, goOn) : null);
   for (;;) {
     while (!search.begin() || !search.meet(found()));
     const { second } = search;

@@ -6,7 +6,8 @@ import { dropCue, missedCues } from '@/core/questions/missedCues';
 import { runInFull } from '@/core/questions/question';
 import { adapted } from './adapted';
 import { curveInFull } from './curveInFull';
-import { Descent, type Descended } from './descent';
+import { Descent } from './descent';
+import { descendFromOther, type Descended } from './otherStarts';
 import { askedOf, type Finishing } from './finishing';
 import { Look, type Found } from './look';
 import type { Planned, PlanRequest, Progress } from './planRequest';
@@ -26,6 +27,14 @@ export const DEAR_BEGUN = { kit: 4, descents: 2.5 } as const;
 /** What is asked on such a day. */
 export const askedOn = (where: Where, request: PlanRequest): PlanRequest =>
   where === 'day' ? request : { ...request, timeline: evenDay(request.timeline, request.person) };
+
+/**
+ * What is made beside the first descent, here or in another worker. On a day that is looked at itself, which is a dear one, it begins from two kits: there a
+ * descent ends in one of many hollows, and the third of three is often the best (decisions.md).
+ * @param goOn asked now and then; false ends it with the best so far
+ */
+export const descendBeside = (where: Where, request: PlanRequest, goOn?: () => boolean): Descended =>
+  descendFromOther(askedOn(where, request), where === 'day' ? 'two' : 'one', goOn);
 
 /**
  * A search in stages (begin, meet, better, end). It looks at the nearest even day first, so that neighbouring questions have the same answer there, and

@@ -178,6 +178,8 @@ function* shutAndOpen(g: Garment, change: Change, before?: Garment): Generator<C
     name: `${change.name}, vents the other way`,
     edit: (p) => {
       const next = change.edit(p);
+      // The piece it stands for may have gone since the change was thought of.
+      if (!isAlong(next, g.id)) return next;
       const setting = vents.some((o) => settingAt(next, g, o.id, 0) > 0.5) ? 0 : 1;
       return vents.reduce((q, { id }) => act(q, { do: 'set', garment: g.id, opening: id, setting }, 0), next);
     },

@@ -3,7 +3,7 @@ import { LIQUID_SHARE } from '@/core/atmosphere/precipitation';
 import { zoneIndex } from '@/core/body/zones';
 import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { STRIDE, type Stacks } from '@/core/clothing/stack';
-import { SPORT } from '@/core/effort/sports';
+import { SPORT, type Purpose, type SportRow } from '@/core/effort/sports';
 import type { Conditions } from '@/core/outing/conditions';
 import { clamp, ramp } from '@/core/quantity/range';
 
@@ -17,8 +17,10 @@ export interface Weathered {
   rained: number;
   /** something of the face's is on whoever works: it gets damp and makes breath harder, 0 or 1 */
   masked: number;
-  /** how scantily limbs are dressed: 1 for a thin shell on bare thighs, 2 for a membrane, up to 3 for arms bare in the cold, up to 5 for calves in hard frost */
+  /** how scantily limbs are dressed: 1 for a thin shell on bare thighs, 2 for a membrane, three times that in full rain, up to 3 for arms bare in the cold, up to 5 for calves in hard frost */
   scant: number;
+  /** rain trousers on whoever runs or skis a track: they bind every stride, 0 or 1 */
+  stride: number;
   /** index of what is worn before the eyes, −1 for nothing */
   lens: number;
 }
@@ -90,6 +92,17 @@ function onThighs(s: Stacks, w: GarmentArrays): number {
   return shell && g.thicknessMm < UNLINED_MM ? (g.membrane ? 2 : 1) : 0;
 }
 
+/** In full rain it clings so many times worse on top (engineering value). */
+const CLINGS_WET = 2;
+/** Nobody runs or skis a track in rain trousers while legs work: they bind and flap, and wet tights are borne (common practice, no published source). */
+const STRIDES: readonly Purpose[] = ['run', 'nordic'];
+function bindsStride(s: Stacks, w: GarmentArrays, { going, purpose }: SportRow): boolean {
+  if (going !== 'own effort' || !STRIDES.includes(purpose)) return false;
+  for (let k = 1; k <= s.layers[THIGHS]; k++)
+    if (w.garments[s.garment[THIGHS * STRIDE + k]].role === 'storm') return true;
+  return false;
+}
+
 /** Nobody goes with bare arms in the cold, however warm the work: between these, °C, it comes to bother in full (common practice, no published source; how much are engineering values). */
 const ARMS_C = [8, -4] as const;
 const BARE_ARMS = 3;
@@ -125,12 +138,13 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
     if (w.garments[g].group === 'eyes') into.lens = g;
     if (works && w.garments[g].group === 'face' && s.cover[FACE * STRIDE + k] >= MASKS) into.masked = 1;
   }
+  const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
+  into.stride = bindsStride(s, w, SPORT[c.sport]) ? 1 : 0;
   into.scant =
-    onThighs(s, w) +
+    onThighs(s, w) * (1 + CLINGS_WET * ramp(falls, RAIN_MM_H)) +
     BARE_ARMS * bareOf(s, ARMS) * ramp(c.airC, ARMS_C) +
     BARE_CALVES * bareOf(s, CALVES) * ramp(c.airC, CALVES_C);
   into.earC = ears ? bareSkinC(c.airC, c.relativeWind, EAR_TISSUE) : Infinity;
-  const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
   const snows = c.precipitation.includes('snow');
   const inside = c.precipitationMmH * INSIDE[c.precipitation];
   // Flakes melt in bare hair and roll off any hat.

@@ -28,6 +28,7 @@ export interface Series {
   rained: Float64Array;
   masked: Float64Array;
   scant: Float64Array;
+  stride: Float64Array;
   fog: Float64Array;
   /** share of the breath that what covers the mouth gives back */
   mouth: Float64Array;
@@ -72,6 +73,7 @@ export function newSeries(rows: number, stepS: number, garments: number): Series
     rained: f(),
     masked: f(),
     scant: f(),
+    stride: f(),
     fog: f(),
     mouth: f(),
     sweatGh: f(),

@@ -125,7 +125,7 @@ export class Simulator {
   private falling = false;
   private readonly heaters: Heaters;
   /** what the weather does to ears, eyes and hair, and the air of the last `dress` */
-  readonly weather: Weathered = { earC: 0.5, eyes: 0.5, rained: 0.5, masked: 0.5, scant: 0.5, lens: -1 };
+  readonly weather: Weathered = { earC: 0.5, eyes: 0.5, rained: 0.5, masked: 0.5, scant: 0.5, stride: 0.5, lens: -1 };
   private air: Conditions | null = null;
   /** what the air of the last `dress` feels like to bare skin, °C */
   feelsC = 0.5;

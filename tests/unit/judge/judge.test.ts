@@ -60,12 +60,14 @@ const moment = (over: Partial<Moment>): Moment => ({
   limbsC: 28,
   scalpC: 30,
   waterG: 0,
+  legWaterG: 0,
   feelsC: -5,
   feelsBareC: -5,
   earC: Infinity,
   eyes: 0,
   rained: 0,
   scant: 0,
+  stride: 0,
   masked: 0,
   fog: 0,
   wornKg: 2,
@@ -99,6 +101,21 @@ test('a fourth layer of the torso binds at work, not at rest; a coat under a roo
   expect(cost({ rained: 2 })).toBeCloseTo(1.6, 9);
   expect(cost({ masked: 1 })).toBeCloseTo(0.06, 9);
   expect(cost({ scant: 2 })).toBeCloseTo(0.2, 9);
+});
+
+/** What wet legs cost at an effort, points an hour. */
+test('water on legs that work counts less the harder they work, in full where one stands; water of the torso always', () => {
+  const legs = (effort: number) => cost({ waterG: 150, legWaterG: 150, effort });
+  const torso = (effort: number) => cost({ waterG: 150, effort });
+  expect([legs(0.1), legs(0.39), torso(0.1)]).toEqual([1, 1, 1]);
+  expect(legs(0.5)).toBeLessThan(0.6);
+  const hard = torso(0.7) - 1;
+  expect(legs(0.6) - (torso(0.6) - 1)).toBeCloseTo(0.16, 6);
+  expect(legs(0.7) - hard).toBeCloseTo(0.16, 6);
+});
+
+test('rain trousers bind a stride', () => {
+  expect(cost({ stride: 1 })).toBeCloseTo(0.6, 9);
 });
 
 test('the part that decided is the largest one', () => {

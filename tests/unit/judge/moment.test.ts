@@ -24,6 +24,25 @@ test('a moment of a run is that of its own row, zone by zone', () => {
   }
 });
 
+test('water on legs and feet is told apart from the rest, and pieces kept for stops are counted, in a finished run and in a search', () => {
+  const day = dayOf([aLeg({ minutes: 30, air: { precipitation: 'rain', precipitationMmH: 6 } })], 4, 3);
+  const both = (...worn: string[]) => {
+    const garments = garmentsOf(...worn);
+    const plain = { worn, carried: [], openings: {}, cues: [] };
+    const { series, metrics } = scorePlan(AVERAGE_PERSON, garments, day, plain);
+    const sim = new Simulator(AVERAGE_PERSON, garments);
+    sim.start(plain);
+    sim.run(day.stretches, plain);
+    return [momentOfRow(series, metrics, series.rows - 1, noMoment()), readMoment(sim, noMoment())];
+  };
+  for (const m of both('synthetic-tee', 'storm-shell', 'briefs', 'thin-tights', 'wool-socks', 'running-shoes')) {
+    expect(m.legWaterG).toBeWithin(40, m.waterG);
+    expect(m.warmOn).toBe(0);
+  }
+  for (const m of both('cotton-tee', 'briefs', 'wool-socks', 'storm-trousers', 'winter-boots'))
+    expect(m.legWaterG).toBeLessThan(0.5 * m.waterG);
+});
+
 test('a shell over a shell counts as a layer more, in a finished run and while it is searched', () => {
   const day = dayOf([aLeg({ minutes: 20 })], 0, 3);
   const layers = (...torso: string[]) => {

@@ -2,10 +2,11 @@ import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { dropCue } from '@/core/questions/missedCues';
 import { runPlan } from '@/core/questions/question';
-import { descendFromOther } from '@/core/search/descent';
+import { Descent } from '@/core/search/descent';
+import { descendFromOther } from '@/core/search/otherStarts';
 import { makePlan } from '@/core/search/planner';
 import { work } from '@/core/questions/phaseRunner';
-import { askedOn, Search } from '@/core/search/search';
+import { askedOn, descendBeside, Search } from '@/core/search/search';
 import type { Planned } from '@/core/search/planRequest';
 import { betterSecond } from '@/core/search/secondLook';
 import { candidates } from '@/core/search/candidates';
@@ -126,6 +127,19 @@ test('progress is about as far as the work is, also where nobody knows how long 
   }
 });
 
+test('beside a dear day two descents are made: the cheaper one counts, the other is kept to be mixed in', () => {
+  const request = { person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline: upStopDown(-26), sport: 'ski tour' } as const;
+  const one = descendFromOther(request);
+  const two = descendFromOther(request, 'two');
+  expect(one.spare).toBeNull();
+  expect(two.work.steps).toBeGreaterThan(1.3 * one.work.steps);
+  const total = (found: Pick<typeof one, 'kit' | 'ways'>) => new Descent(request, () => true).asPath(found).total;
+  expect(total(two)).toBeLessThanOrEqual(total(two.spare!));
+  expect([total(two), total(two.spare!)].map((t) => t.toFixed(6))).toContain(total(one).toFixed(6));
+  expect(descendBeside('day', request)).toMatchObject({ kit: two.kit, ways: two.ways, spare: two.spare });
+  expect(descendBeside('even day', request).spare).toBeNull();
+});
+
 test('a search told to stop ends early with a usable plan', () => {
   let calls = 0;
   const quick = makePlan(
@@ -151,7 +165,7 @@ test.each([
     } as const;
     const whole = makePlan(request);
     const search = new Search(request, () => true);
-    const other = () => JSON.stringify(descendFromOther(askedOn(search.where, request)));
+    const other = () => JSON.stringify(descendBeside(search.where, request));
     // What this worker does meanwhile for others is none of its budget.
     const meanwhile = () => runPlan({ ...request, plan: planned.plan }, planned.plan, { stepS: 10 });
     expect(() => search.meet(JSON.parse(other()))).toThrow('not begun');
@@ -182,7 +196,7 @@ test.each([
 test('a day on which only what both descents end with is dear is looked at itself too', () => {
   const request = { person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline: upStopDown(-8), sport: 'ski tour' } as const;
   const search = new Search(request, () => true);
-  const found = descendFromOther(askedOn('even day', request));
+  const found = descendBeside('even day', request);
   expect(search.begin()).toBe(true);
   expect(search.meet(found)).toBe(false);
   expect(search.where).toBe('day');
@@ -191,7 +205,7 @@ test('a day on which only what both descents end with is dear is looked at itsel
 test('a day that only what suits the even day comes out dear on is looked at itself at last', () => {
   const request = { person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline: upStopDown(-6), sport: 'ski tour' } as const;
   const search = new Search(request, () => true);
-  const found = () => descendFromOther(askedOn(search.where, request));
+  const found = () => descendBeside(search.where, request);
   expect(search.begin() && search.meet(found())).toBe(true);
   search.better();
   expect(search.end(null)).toBeNull();

@@ -3,6 +3,7 @@ import { CATALOGUE } from '@/core/clothing/catalogue';
 import type { Garment } from '@/core/clothing/garment';
 import type { Plan } from '@/core/kit/plan';
 import { operations } from '@/core/kit/difference';
+import { leaveGarment, swapGarment } from '@/core/kit/edit';
 import { everWorn, wornAt } from '@/core/kit/replay';
 import type { Timeline } from '@/core/outing/timeline';
 import { keepsTo } from '@/core/search/keeps';
@@ -51,6 +52,39 @@ const without = (name: string) => changesOf().find((c) => c.name === name)?.plan
 test('a layer that has vents is tried shut and open', () => {
   expect(without('wind-vest too')?.openings).toEqual({});
   expect(without('wind-vest too, vents the other way')?.openings).toEqual({ 'wind-vest': { zip: 1 } });
+});
+
+/** Changes are thought of for one plan and made on what it has become meanwhile: pieces may have gone since. */
+test('a change made on a plan that has moved on names nothing that is not along', () => {
+  const request = asked(day, [...CATALOGUE]);
+  const begun: Plan = { ...plan, worn: plan.worn.map((id) => (id === 'thin-merino-base' ? 'synthetic-tee' : id)) };
+  const all = [
+    ...singleChanges(begun, request),
+    ...anotherLayer(begun, request),
+    ...cuesMoved(begun, request),
+    ...pacesTried(begun, request),
+    ...triedFirst(begun, candidates(CATALOGUE, 'ski tour', day), request),
+  ];
+  expect(all.length).toBeGreaterThan(100);
+  const swapped = (from: string, to: string) =>
+    swapGarment(
+      begun,
+      from,
+      CATALOGUE.find((g) => g.id === to)!,
+    );
+  const since = [
+    ...begun.worn.map((id) => leaveGarment(begun, id)),
+    swapped('synthetic-tee', 'mesh-base'),
+    swapped('grid-fleece', 'wind-shell'),
+    swapped('soft-trousers', 'storm-trousers'),
+  ];
+  for (const now of since)
+    for (const { name, edit } of all) {
+      const next = edit(now);
+      const along = new Set([...next.worn, ...next.carried]);
+      const named = [...Object.keys(next.openings), ...next.cues.flatMap((c) => c.actions.map((a) => a.garment))];
+      expect({ name, gone: named.filter((id) => !along.has(id)) }).toEqual({ name, gone: [] });
+    }
 });
 
 test('one layer takes the place of another whatever its part, and of two at once, put on and off as one of them was', () => {

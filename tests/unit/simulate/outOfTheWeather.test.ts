@@ -23,7 +23,7 @@ function head(ids: string[], over: Partial<Conditions> = {}, open: Record<string
   const c = { ...AIR, ...over };
   const ambient = { airC: c.airC, relativeWind: c.relativeWind, pumping: c.pumping, packOn: false };
   buildStacks(w, { worn: new Uint8Array(garments.length).fill(1), open: settings }, ambient, s);
-  const out: Weathered = { earC: 0, eyes: 0, rained: 0, masked: 0, scant: 0, lens: -1 };
+  const out: Weathered = { earC: 0, eyes: 0, rained: 0, masked: 0, scant: 0, stride: 0, lens: -1 };
   weathered(c, s, w, out);
   return out;
 }
@@ -106,9 +106,25 @@ test('wind trousers on bare legs are clammy, a membrane twice as much; over tigh
   const scant = (...ids: string[]) => head(ids, { airC: 10 }).scant;
   expect(scant('briefs', 'wind-trousers')).toBe(1);
   expect(scant('briefs', 'storm-trousers')).toBe(2);
+  const rain = (mmH: number, ...ids: string[]) =>
+    head(ids, { airC: 10, precipitation: 'rain', precipitationMmH: mmH }).scant;
+  expect(rain(20, 'briefs', 'wind-trousers')).toBe(3);
+  expect(rain(0.5, 'briefs', 'wind-trousers')).toBeWithin(1.01, 2.99);
+  expect(rain(20, 'thin-tights', 'wind-trousers')).toBe(0);
   expect(scant('briefs', 'thin-tights', 'storm-trousers')).toBe(0);
   expect(scant('briefs', 'soft-trousers')).toBe(0);
   expect(scant('briefs', 'running-shorts')).toBe(0);
+});
+
+test('rain trousers bind the stride of whoever runs or skis a track, not of hikers and riders, nor of who stands', () => {
+  const stride = (sport: Conditions['sport'], ...ids: string[]) => head(['thin-tights', ...ids], { sport }).stride;
+  for (const sport of ['run', 'classic ski', 'skate ski'] as const) {
+    expect(stride(sport, 'storm-trousers')).toBe(1);
+    expect(stride(sport, 'wind-trousers')).toBe(0);
+    expect(stride(sport)).toBe(0);
+  }
+  for (const sport of ['hike', 'ski tour', 'cycle', 'stand', 'downhill ski'] as const)
+    expect(stride(sport, 'storm-trousers')).toBe(0);
 });
 
 test('bare arms bother in the cold, in full from −4 °C on and not from 8; a tee leaves two thirds of them bare', () => {
