@@ -244,10 +244,7 @@ function readBreath(m: Metrics, { series, arrays: w }: RunToMeasure, r: number):
 function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasure, r: number): void {
   const t = series.timeS[r];
   const indoors = isIndoors(stretchAt(timeline, t - series.stepS / 2).sport);
-  let water = 0;
-  let legs = 0;
-  let frost = 0;
-  let shells = 0;
+  let [water, legs, frost, shells] = [0, 0, 0, 0];
   let base = -1;
   for (let i = 0; i < w.count; i++) {
     const g = w.inOrder[i];

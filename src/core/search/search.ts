@@ -24,6 +24,9 @@ export type Where = 'even day' | 'day';
  */
 export const DEAR_BEGUN = { kit: 4, descents: 2.5 } as const;
 
+/** From a closet of so few pieces all starts end alike. */
+const FEW = 20;
+
 /** What is asked on such a day. */
 export const askedOn = (where: Where, request: PlanRequest): PlanRequest =>
   where === 'day' ? request : { ...request, timeline: evenDay(request.timeline, request.person) };
@@ -34,7 +37,7 @@ export const askedOn = (where: Where, request: PlanRequest): PlanRequest =>
  * @param goOn asked now and then; false ends it with the best so far
  */
 export const descendBeside = (where: Where, request: PlanRequest, goOn?: () => boolean): Descended =>
-  descendFromOther(askedOn(where, request), where === 'day' ? 'two' : 'one', goOn);
+  descendFromOther(askedOn(where, request), where === 'day' && request.closet.length > FEW ? 'two' : 'one', goOn);
 
 /**
  * A search in stages (begin, meet, better, end). It looks at the nearest even day first, so that neighbouring questions have the same answer there, and
