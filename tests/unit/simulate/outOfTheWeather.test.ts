@@ -1,6 +1,6 @@
 import { newStacks, buildStacks } from '@/core/clothing/stack';
 import { garmentArrays } from '@/core/clothing/garmentArrays';
-import { MAX_OPENINGS } from '@/core/clothing/garment';
+import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
 import type { Conditions } from '@/core/outing/conditions';
 import { weathered, type Weathered } from '@/core/simulate/outOfTheWeather';
 import { dayOf, aLeg, garmentsOf } from '#tests/support/outings';
@@ -14,8 +14,10 @@ const AIR: Conditions = {
   wetting: null,
 };
 
-function head(ids: string[], over: Partial<Conditions> = {}, open: Record<string, number> = {}): Weathered {
-  const garments = garmentsOf(...ids);
+const head = (ids: string[], over: Partial<Conditions> = {}, open: Record<string, number> = {}): Weathered =>
+  dressedIn(garmentsOf(...ids), over, open);
+
+function dressedIn(garments: Garment[], over: Partial<Conditions>, open: Record<string, number>): Weathered {
   const settings = new Float64Array(garments.length * MAX_OPENINGS);
   garments.forEach((g, i) => g.openings.forEach((o, k) => (settings[i * MAX_OPENINGS + k] = open[o.id] ?? o.usual)));
   const w = garmentArrays(garments);
@@ -68,6 +70,19 @@ test('sun dazzles bare eyes, from an open field on and in full at noon in snow; 
   const rain = { precipitation: 'rain', precipitationMmH: 3, airC: 6, relativeWind: 0 } as const;
   expect(head(['sun-glasses'], rain).eyes).toBeCloseTo(0.2, 9);
   expect(head([], rain).eyes).toBe(0);
+});
+
+test('what covers less than half of the chest is a bib and no front: rain does not come in at it', () => {
+  const rained = (coverage: number) => {
+    const [bib] = garmentsOf('storm-trousers');
+    const panels = { ...bib.panels, chest: { ...bib.panels.chest, coverage } };
+    return dressedIn([{ ...bib, panels }], { precipitation: 'rain', precipitationMmH: 2, airC: 3 }, {}).rained;
+  };
+  expect(rained(0.49)).toBe(1);
+  expect(rained(0.51)).toBe(3);
+  // One that covers nearly all of it is a front that is shut.
+  expect(rained(0.86)).toBe(1);
+  expect(rained(0.8)).toBeWithin(1.1, 2.9);
 });
 
 test('wind hurts eyes only in cold air, in full 15 K below where it begins', () => {
