@@ -157,7 +157,9 @@ export class Descent {
   /** How far it is, of 1. */
   private get reached(): number {
     const { ends, since } = this.stage;
-    return this.done + (ends - this.done) * (1 - exp(-(this.course.work.steps - since) / LONG_STAGE));
+    // What others did meanwhile in the same thread is taken off again: the count may step back.
+    const steps = Math.max(0, this.course.work.steps - since);
+    return this.done + (ends - this.done) * (1 - exp(-steps / LONG_STAGE));
   }
 
   /** Says the same again, between trials: whoever waits knows by it that the search goes on. @returns false once it is to stop */

@@ -88,6 +88,9 @@ function weather(timeline: Timeline) {
   };
 }
 
+/** In place of the first words of a verdict that knows the forecast alone and finds nothing weak. */
+const AS_FORECAST = 'As forecast.';
+
 function judged(
   timeline: Timeline,
   person: Person,
@@ -104,5 +107,7 @@ function judged(
     plan,
     { damp },
   );
-  return { verdict: scored.verdict, cues: plan.cues.length };
+  const { verdict } = scored;
+  // Other days, being stuck out and the floor are asked on the score only: what holds as forecast is not said to hold.
+  return { verdict: verdict.tone === 'holds' ? { ...verdict, lead: AS_FORECAST } : verdict, cues: plan.cues.length };
 }

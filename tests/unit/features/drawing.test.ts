@@ -109,6 +109,26 @@ describe('a line of the home screen', () => {
     expect(line.cues).toBe(2);
     expect(line.verdict!.lead.length).toBeGreaterThan(3);
   });
+  test('knows the forecast alone, and so never says that a plan holds; what is weak on it already is said in full', () => {
+    const at = (airC: number) => {
+      const colder = {
+        ...outing,
+        forecast: outing.forecast.map((h) => ({ ...h, airC, wind: 1, gust: 2, precipitationMmH: 0 })),
+      };
+      const layers = ['briefs', 'thin-merino-base', 'grid-fleece', 'wind-shell-pits', 'soft-trousers'];
+      const worn = [...layers, 'wool-socks', 'touring-boots', 'warm-mitts', 'thin-cap', 'neck-tube'];
+      const sensible = { worn, carried: [], openings: {}, cues: [] };
+      return homeLine(colder, AVERAGE_PERSON, sensible, SKI_CLOSET, {}).verdict!;
+    };
+    const verdicts = [-2, -6, -10, -35].map(at);
+    expect(verdicts.map((v) => v.tone)).toContain('holds');
+    expect(at(-35).tone).not.toBe('holds');
+    expect(at(-35).lead.length).toBeGreaterThan('As forecast.'.length);
+    for (const v of verdicts) {
+      expect(v.lead + v.rest).not.toMatch(/[Ii]t holds|stay dry/);
+      expect(v.lead === 'As forecast.').toBe(v.tone === 'holds');
+    }
+  });
   test('an outing that cannot be laid out says why instead of breaking the page', () => {
     const line = homeLine({ ...outing, legs: [] }, AVERAGE_PERSON, null, SKI_CLOSET, {});
     expect(line.problem).toContain('number of legs is 0');
