@@ -2,7 +2,7 @@ import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import { advise } from '@/core/questions/advise';
-import { bestStart, isBetter } from '@/core/questions/bestStart';
+import { bestStart, isBetter, type BestStart } from '@/core/questions/bestStart';
 import { runInFull } from '@/core/questions/question';
 import { makePlan } from '@/core/search/planner';
 import type { PlanRequest } from '@/core/search/planRequest';
@@ -142,6 +142,28 @@ describe('when to go', () => {
     expect(b.best.startMs / HOUR).toBeGreaterThanOrEqual(10);
     expect(b.saves).toBeGreaterThan(1);
     expect(b.starts.every((s, i) => i === 0 || s.startMs > b.starts[i - 1].startMs)).toBe(true);
+  });
+
+  test('a day on which not to go names the next safe start, with a floor only one at it or above', () => {
+    const start = (h: number, feelsC: number, safe: boolean) => ({
+      startMs: h * HOUR,
+      feelsC,
+      fallsMm: 0,
+      cost: h,
+      safe,
+    });
+    const starts = [start(8, -30, false), start(9, -12, true), start(10, -8, true), start(11, -2, false)];
+    const at = outing(-38, 20);
+    const q = { person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline: timelineOf(at, AVERAGE_PERSON), plan: PLAN };
+    const next = (floorC?: number) => {
+      const known = { floorC, bestStart: { starts, best: starts[1], saves: 0 } as unknown as BestStart };
+      return (advise(q, runInFull(q), known).nextStartMs ?? NaN) / HOUR;
+    };
+    expect(next()).toBe(9);
+    expect(next(-12)).toBe(9);
+    expect(next(-11.9)).toBe(10);
+    expect(next(-8)).toBe(10);
+    expect(next(-7.9)).toBeNaN();
   });
 
   test('no unsafe start comes before a safe one, however cheap it is; among equals the cheaper wins', () => {
