@@ -59,7 +59,7 @@ export function doorVerdict(
 ): { lead: string; rest: string; tone: Judgement['verdict']['tone'] } {
   // That it is night stands among what to take along.
   const said = judged.findings.filter((f) => f.kind !== 'dark');
-  const verdict = verdictOf(said, run.scored.metrics);
+  const verdict = verdictOf(said, run.scored.metrics, 'all');
   const rest = `${fillSlots(verdict.rest, units)}${withoutWords(run, units)}`;
   return { lead: verdict.tone === 'holds' ? feltWords(felt) : verdict.lead, rest, tone: verdict.tone };
 }

@@ -92,7 +92,7 @@ export function judgeSeries(run: RunToJudge): Scored {
     cost,
     total: totalCost(cost),
     findings: list,
-    verdict: verdict(list, metrics),
+    verdict: verdict(list, metrics, 'forecast'),
     garmentIds: sim.arrays.garments.map((g) => g.id),
     massG: along.reduce((sum, g) => sum + g.massG, 0),
   };

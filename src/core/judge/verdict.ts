@@ -10,13 +10,24 @@ export interface Verdict {
   rest: string;
 }
 
-export function verdict(list: readonly Finding[], m: Metrics): Verdict {
+/**
+ * What a verdict rests on: the run of the forecast day alone, or also what is asked beside it (other days, being stuck out, the athlete's floor). One that
+ * rests on the forecast alone never says that a plan holds: what is asked beside it may be graver.
+ */
+export type RestsOn = 'forecast' | 'all';
+
+export function verdict(list: readonly Finding[], m: Metrics, on: RestsOn): Verdict {
   const worst = list[0];
   if (!worst || worst.severity === 1) {
     const dry = m.waterPeak.value < LIMIT.staysDryG;
     return {
       tone: 'holds',
-      lead: dry ? 'It holds as forecast, and you stay dry.' : 'It holds as forecast.',
+      lead:
+        on === 'forecast'
+          ? 'Nothing weak as forecast.'
+          : dry
+            ? 'It holds as forecast, and you stay dry.'
+            : 'It holds as forecast.',
       rest: `${m.waterPeak.value < LIMIT.hardlyWetG ? 'Hardly any water in your clothes' : `At most {mass:${m.waterPeak.value.toFixed(0)}} of water in your clothes at {time:${m.waterPeak.atS}}`}; fingers never below {temp:${m.fingers.value.toFixed(4)}}.${list
         .slice(0, NOTES)
         .map((f) => ' ' + findingSentence(f))
@@ -26,7 +37,9 @@ export function verdict(list: readonly Finding[], m: Metrics): Verdict {
   const others = list.slice(1).filter((f) => f.severity >= 2);
   const tail =
     others.length === 0
-      ? ' Everything else holds.'
+      ? on === 'forecast'
+        ? ''
+        : ' Everything else holds.'
       : ` Also: ${others
           .slice(0, 2)
           .map((f) => f.what.replace(/^Your /, '').toLowerCase() + ' ' + number(f))

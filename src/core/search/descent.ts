@@ -221,7 +221,7 @@ export class Descent {
       ];
       for (const run of tries) {
         // What nobody wears yet was put aside without being run.
-        if (run.total === Infinity) run.take(run.like(best.dresses));
+        if (run.total === Infinity && run.take(run.like(best.dresses)) === Infinity) continue;
         improve(run, {
           free: later ? [part.choice, ...(part.with ?? [])] : [part.choice],
           maxCues: MOST_CUES,

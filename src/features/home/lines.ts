@@ -88,9 +88,6 @@ function weather(timeline: Timeline) {
   };
 }
 
-/** In place of the first words of a verdict that knows the forecast alone and finds nothing weak. */
-const AS_FORECAST = 'As forecast.';
-
 function judged(
   timeline: Timeline,
   person: Person,
@@ -107,7 +104,5 @@ function judged(
     plan,
     { damp },
   );
-  const { verdict } = scored;
-  // Other days, being stuck out and the floor are asked on the score only: what holds as forecast is not said to hold.
-  return { verdict: verdict.tone === 'holds' ? { ...verdict, lead: AS_FORECAST } : verdict, cues: plan.cues.length };
+  return { verdict: scored.verdict, cues: plan.cues.length };
 }

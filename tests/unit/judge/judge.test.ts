@@ -2,6 +2,7 @@ import { AVERAGE_PERSON, checkPerson } from '@/core/body/person';
 import { addMoment, deciding, noCost, totalCost } from '@/core/judge/cost';
 import { coldTorso, comfortableSkin, sensation, sensationWord } from '@/core/judge/sensation';
 import { LIMIT } from '@/core/judge/limits';
+import { judge } from '@/core/judge/judgement';
 import { verdict } from '@/core/judge/verdict';
 import { phases, legAt } from '@/core/outing/moments';
 import { scorePlan } from '@/core/judge/scorePlan';
@@ -156,7 +157,9 @@ describe('the verdict', () => {
   test('holds when nothing is wrong', () => {
     const s = scored(0, WARM);
     expect(s.findings.filter((f) => f.severity > 1)).toEqual([]);
-    expect(s.verdict.lead).toContain('It holds');
+    expect(judge(s.findings, s.metrics).verdict.lead).toContain('It holds');
+    // The run alone knows nothing of other days.
+    expect(s.verdict.lead).toBe('Nothing weak as forecast.');
   });
   test('far too much on a climb is called what it is: heat, and water in the layers', () => {
     const worn = [
@@ -227,10 +230,10 @@ describe('the verdict', () => {
   });
   test('with no findings at all it names the water and the fingers', () => {
     const m = scored(0, WARM).metrics;
-    expect(verdict([], { ...m, waterPeak: { value: 40, atS: 600 } }).rest).toContain(
+    expect(verdict([], { ...m, waterPeak: { value: 40, atS: 600 } }, 'all').rest).toContain(
       '{mass:40} of water in your clothes at {time:600}',
     );
-    expect(verdict([], { ...m, waterPeak: { value: 0.4, atS: 0 } }).rest).toContain('Hardly any water');
+    expect(verdict([], { ...m, waterPeak: { value: 0.4, atS: 0 } }, 'all').rest).toContain('Hardly any water');
   });
 });
 

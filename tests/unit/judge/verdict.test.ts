@@ -1,5 +1,5 @@
 import type { Finding } from '@/core/judge/findings';
-import { verdict } from '@/core/judge/verdict';
+import { verdict, type RestsOn } from '@/core/judge/verdict';
 import { plainVerdict } from '@/formats/sentences';
 import { calm } from '#tests/support/calm';
 
@@ -15,7 +15,7 @@ const found = (what: string, severity: 1 | 2 | 3): Finding => ({
   means: 'clumsy',
 });
 const wet = (g: number) => ({ ...calm(), waterPeak: { value: g, atS: 1200 } });
-const said = (list: Finding[], g = 10) => plainVerdict(verdict(list, wet(g)));
+const said = (list: Finding[], g = 10, on: RestsOn = 'all') => plainVerdict(verdict(list, wet(g), on));
 
 test.each([
   [59, true],
@@ -23,6 +23,14 @@ test.each([
 ])('with %d g in the clothes at most it says that you stay dry: %s', (g, dry) => {
   expect(/you stay dry/.test(said([], g))).toBe(dry);
   expect(said([], g)).toContain(`At most ${g} g`);
+});
+
+test('what rests on the forecast alone never says that it holds, nor that all else does', () => {
+  expect(said([], 10, 'all')).toMatch(/^It holds as forecast, and you stay dry/);
+  expect(said([], 10, 'forecast')).toMatch(/^Nothing weak as forecast\. At most 10 g/);
+  expect(said([found('Your fingers', 2)], 10, 'all')).toContain('Everything else holds.');
+  for (const list of [[], [found('Your fingers', 1)], [found('Your fingers', 2)], [found('Your fingers', 3)]])
+    expect(said(list, 10, 'forecast')).not.toMatch(/holds|stay dry/);
 });
 
 test('hardly any water is said below three grams only', () => {

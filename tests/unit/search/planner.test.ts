@@ -18,6 +18,9 @@ import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/
 import { isWorn } from '@/core/kit/replay';
 
 const timeline = upStopDown();
+/** A climb, a stop and a descent in such air, from a small closet. */
+const skiTour = (airC: number) =>
+  ({ person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline: upStopDown(airC), sport: 'ski tour' }) as const;
 let planned: Planned;
 const told: [number, string][] = [];
 
@@ -111,12 +114,7 @@ test('progress is about as far as the work is, also where nobody knows how long 
   for (const airC of [-4, -26]) {
     const seen: { done: number; steps: number }[] = [];
     const before = work.steps;
-    const request = {
-      person: AVERAGE_PERSON,
-      closet: SKI_CLOSET,
-      timeline: upStopDown(airC),
-      sport: 'ski tour',
-    } as const;
+    const request = skiTour(airC);
     makePlan(request, (done) => seen.push({ done, steps: work.steps - before }) > 0);
     const all = work.steps - before;
     const at = (share: number) => seen.find((s) => s.steps >= share * all)!.done;
@@ -128,7 +126,7 @@ test('progress is about as far as the work is, also where nobody knows how long 
 });
 
 test('beside a dear day two descents are made: the cheaper one counts, the other is kept to be mixed in', () => {
-  const request = { person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline: upStopDown(-26), sport: 'ski tour' } as const;
+  const request = skiTour(-26);
   const one = descendFromOther(request);
   const two = descendFromOther(request, 'two');
   expect(one.spare).toBeNull();
@@ -164,12 +162,7 @@ test.each([
 ])(
   'the same question has the same answer, also where parts of the search are made by another worker: %d °C, on the %s, %s',
   (airC, where, looks) => {
-    const request = {
-      person: AVERAGE_PERSON,
-      closet: SKI_CLOSET,
-      timeline: upStopDown(airC),
-      sport: 'ski tour',
-    } as const;
+    const request = skiTour(airC);
     const whole = makePlan(request);
     const search = new Search(request, () => true);
     const other = () => JSON.stringify(descendBeside(search.where, request));
@@ -201,7 +194,7 @@ test.each([
 );
 
 test('a day on which only what both descents end with is dear is looked at itself too', () => {
-  const request = { person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline: upStopDown(-8), sport: 'ski tour' } as const;
+  const request = skiTour(-8);
   const search = new Search(request, () => true);
   const found = descendBeside('even day', request);
   expect(search.begin()).toBe(true);
@@ -210,7 +203,7 @@ test('a day on which only what both descents end with is dear is looked at itsel
 });
 
 test('a day that only what suits the even day comes out dear on is looked at itself at last', () => {
-  const request = { person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline: upStopDown(-6), sport: 'ski tour' } as const;
+  const request = skiTour(-6);
   const search = new Search(request, () => true);
   const found = () => descendBeside(search.where, request);
   expect(search.begin() && search.meet(found())).toBe(true);
