@@ -17,6 +17,8 @@ export const calm = (over: Partial<Metrics> = {}): Metrics => ({
   coreHigh: at(37.8),
   coreLow: at(36.9),
   waterPeak: at(20),
+  legWaterPeak: at(5),
+  chillingWater: at(20),
   waterEnd: 10,
   basePeak: at(0.1),
   wetPeak: at(0.2),

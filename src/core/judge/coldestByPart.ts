@@ -1,6 +1,6 @@
 import { ZONE_COUNT, zoneIndex, type Zone } from '@/core/body/zones';
 import type { Series } from '@/core/simulate/series';
-import type { Extreme } from './metrics';
+import type { Extreme } from './extreme';
 
 /** The body in six parts, from the top, as one dresses it. */
 export const DRESSED_PARTS = ['head', 'face', 'torso', 'hands', 'legs', 'feet'] as const;

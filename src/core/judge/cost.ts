@@ -6,6 +6,7 @@ import { coldTorso } from './sensation';
 import { LIMIT, SETTLE_S } from './limits';
 import { momentOfRow, noMoment, type Moment } from './moment';
 import { PRICE } from './prices';
+import { chillingWater } from './chillingWater';
 import { alarms, weakness } from './extremes';
 
 /** The parts of the one stated cost. Each is in "points": about one point is an hour of being clearly annoyed by it. */
@@ -118,12 +119,6 @@ const COAT_INDOORS = 1.2;
 
 /** Water in the clothes of which an hour is a point, g (engineering value: half of what chills the next stop). */
 const WATER_POINT_G = 150;
-/**
- * Legs and feet that work keep what is wet on them warm and have hardly any stop to chill at: of their water so much counts less at an effort between
- * these shares of the maximum, in full at a stop (wet tights are borne on a run: common practice, no published source; how much are engineering values).
- */
-const LEGS_LESS = 0.6;
-const LEGS_WORK = [0.4, 0.6] as const;
 /** Rain trousers at a run or in a ski race, points an hour (engineering value). */
 const STRIDE = 0.6;
 const squared = (x: number): number => x * x;
@@ -158,8 +153,7 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
       COAT_INDOORS * m.coats);
   c.wetSkin += below(-m.torsoWet, -LIMIT.wetFelt, 0.35) * hours;
   // A little damp is nothing, a lot chills and never dries: squared.
-  const water = m.waterG - LEGS_LESS * ramp(m.effort, LEGS_WORK) * m.legWaterG;
-  c.wetLayers += squared(Math.max(0, water) / WATER_POINT_G) * hours;
+  c.wetLayers += squared(chillingWater(m.waterG, m.legWaterG, m.effort) / WATER_POINT_G) * hours;
   c.extremities +=
     (digit(m.fingersC, person.handsK ?? 0, settle) +
       0.8 * digit(m.toesC, person.feetK ?? 0, settle) +

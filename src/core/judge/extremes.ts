@@ -1,4 +1,5 @@
 import { shareAbove } from '@/core/quantity/shareAbove';
+import { chillingWater } from './chillingWater';
 import { coldTorso } from './sensation';
 import type { Metrics } from './metrics';
 import { ALARM, LIMIT, SETTLE_S, SHIVERS_W, WEAK } from './limits';
@@ -70,7 +71,7 @@ export function noteMoment(w: Float64Array, m: Moment, warmth: number, debtWhM2:
   w[EXTREME.heatDebtWhM2] = Math.max(w[EXTREME.heatDebtWhM2], debtWhM2);
   w[EXTREME.feltC] = Math.min(w[EXTREME.feltC], m.feelsC);
   w[EXTREME.feltBareC] = Math.min(w[EXTREME.feltBareC], m.feelsBareC);
-  w[EXTREME.waterG] = Math.max(w[EXTREME.waterG], m.waterG);
+  w[EXTREME.waterG] = Math.max(w[EXTREME.waterG], chillingWater(m.waterG, m.legWaterG, m.effort));
   if (m.timeS >= SETTLE_S)
     w[EXTREME.hotMinutes] += hours * 60 * shareAbove(w[EXTREME.sensation], m.sensation, WEAK.feltHot);
   const shivers = shareAbove(w[EXTREME.shiverW], m.shiverW, SHIVERS_W);
@@ -134,7 +135,7 @@ export function extremesOf(m: Metrics): Float64Array {
   w[EXTREME.shiverMinutes] = m.shiverMinutes;
   w[EXTREME.heatDebtWhM2] = m.heatDebt.value;
   w[EXTREME.stopLossWhM2] = m.stopLoss.value;
-  w[EXTREME.waterG] = m.waterPeak.value;
+  w[EXTREME.waterG] = m.chillingWater.value;
   w[EXTREME.hotMinutes] = m.hotMinutes;
   w[EXTREME.feltC] = m.felt.value;
   w[EXTREME.feltBareC] = m.feltBare.value;

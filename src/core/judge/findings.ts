@@ -20,6 +20,7 @@ export type FindingKind =
   | 'overheated'
   | 'shivering'
   | 'wet layers'
+  | 'wet legs'
   | 'heat debt'
   | 'ice'
   | 'exposure'
@@ -262,11 +263,25 @@ export const RULES: readonly Rule[] = [
   },
   {
     kind: 'wet layers',
-    what: 'Water in your layers',
+    what: 'Water that chills you',
     unit: 'g',
     bad: 'above',
-    read: (m) => m.waterPeak,
-    steps: [{ limit: WEAK.waterG, severity: 2, means: 'enough to chill you at the next stop and to stay wet all day' }],
+    read: (m) => m.chillingWater,
+    steps: [
+      {
+        limit: WEAK.waterG,
+        severity: 2,
+        means: 'that of working legs counted less, and enough to stay wet all day',
+      },
+    ],
+  },
+  {
+    kind: 'wet legs',
+    what: 'Water on legs and feet',
+    unit: 'g',
+    bad: 'above',
+    read: (m) => m.legWaterPeak,
+    steps: [{ limit: LIMIT.wetLegsG, severity: 1, means: 'warm while they work, cold as soon as you stand' }],
   },
   {
     kind: 'too hot',

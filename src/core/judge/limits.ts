@@ -29,6 +29,8 @@ export const LIMIT = {
   baseSoaked: 0.7,
   /** water in the worn layers beyond which a stop chills and nothing dries on the body within the hour, g (engineering value) */
   wetLayersG: 300,
+  /** water on legs and feet that is worth a word, g (engineering value: about what soaked tights hold) */
+  wetLegsG: 150,
   /** water in the clothes below which one stays dry, and below which there is hardly any, g (engineering values) */
   staysDryG: 60,
   hardlyWetG: 3,

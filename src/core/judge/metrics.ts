@@ -3,7 +3,9 @@ import type { Person } from '@/core/body/person';
 import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { isIndoors, isStop } from '@/core/effort/sports';
+import { chillingWater } from './chillingWater';
 import { airways, type BreathLoad } from './airways';
+import { highest, lower, lowest, raise, type Extreme } from './extreme';
 import { bout, shiversAt } from './extremes';
 import { stopLoss } from './stopLoss';
 import { beyondDry, wetShare } from '@/core/moisture/beyondDry';
@@ -14,12 +16,6 @@ import { shareAbove } from '@/core/quantity/shareAbove';
 import { ON_LEGS, torsoMean } from './moment';
 import { coldTorso, sensation } from './sensation';
 import { CHILL_S, LIMIT, SETTLE_S, SHIVERS_W, WEAK } from './limits';
-
-/** A lowest or highest value and when. */
-export interface Extreme {
-  value: number;
-  atS: number;
-}
 
 /** What the verdict, the cost and the screen all read: made once from a run. */
 export interface Metrics {
@@ -38,6 +34,9 @@ export interface Metrics {
   coreLow: Extreme;
   /** water in worn garments beyond dry storage, g */
   waterPeak: Extreme;
+  /** of it what is on legs and feet; and what of all of it chills: see `chillingWater` */
+  legWaterPeak: Extreme;
+  chillingWater: Extreme;
   waterEnd: number;
   /** share of the innermost torso layer's capacity */
   basePeak: Extreme;
@@ -103,21 +102,6 @@ const BASE_READ = [
 /** The innermost layer over so much of the chest is the base, 0–1. */
 const COVERS_CHEST = 0.5;
 
-const lowest = (): Extreme => ({ value: Infinity, atS: 0 });
-const highest = (): Extreme => ({ value: -Infinity, atS: 0 });
-function lower(e: Extreme, v: number, t: number): void {
-  if (v < e.value) {
-    e.value = v;
-    e.atS = t;
-  }
-}
-function raise(e: Extreme, v: number, t: number): void {
-  if (v > e.value) {
-    e.value = v;
-    e.atS = t;
-  }
-}
-
 /** A run, and what it is read with: the garments' arrays, zone areas in m², who, and when. */
 export interface RunToMeasure {
   series: Series;
@@ -143,6 +127,8 @@ export function measure(run: RunToMeasure): Metrics {
     coreHigh: highest(),
     coreLow: lowest(),
     waterPeak: highest(),
+    legWaterPeak: highest(),
+    chillingWater: highest(),
     waterEnd: 0,
     basePeak: highest(),
     wetPeak: highest(),
@@ -272,6 +258,8 @@ function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasu
   m.frostG[r] = frost;
   if (frost > m.frostPeakG) m.frostPeakG = frost;
   raise(m.waterPeak, water, t);
+  raise(m.legWaterPeak, legs, t);
+  raise(m.chillingWater, chillingWater(water, legs, m.effort[r]), t);
   if (base >= 0) {
     let share = 0;
     for (const [z, weight] of BASE_READ) {

@@ -57,7 +57,7 @@ export function verdict(list: readonly Finding[], m: Metrics, on: RestsOn): Verd
 /** Notes that a plan that holds is given along with. */
 const NOTES = 2;
 
-const plural = (what: string): boolean => /fingers|toes|airways|ears|legs/.test(what);
+const plural = (what: string): boolean => /^Your .*(fingers|toes|airways|ears|legs)/.test(what);
 
 /** What holds for the whole outing has no moment of its own. */
 const WHOLE: ReadonlySet<Finding['kind']> = new Set(['chances', 'floor', 'slowed']);

@@ -48,14 +48,18 @@ export function followable(
 }
 
 /**
- * Tells whether a plan can be worn as it stands, at the start and after every cue: no underwear outermost, and of what is worn one at
- * a time no two.
+ * Tells whether a plan can be worn as it stands, at the start and after every cue: no underwear outermost, of what is worn one at
+ * a time no two, and no warmers in bare hands.
  * @param garments by id
  */
 export function staysWearable(garments: ReadonlyMap<string, Garment>): (plan: Plan) => boolean {
   const can = (on: ReadonlySet<string>) => {
     const worn = [...on].flatMap((id) => garments.get(id) ?? []);
-    return coversUnderwear(worn) && worn.every((a, i) => worn.every((b, j) => j <= i || !oneAtATime(a, b)));
+    return (
+      coversUnderwear(worn) &&
+      holdsWarmers(worn) &&
+      worn.every((a, i) => worn.every((b, j) => j <= i || !oneAtATime(a, b)))
+    );
   };
   return (plan) => {
     const on = new Set(plan.worn);
@@ -67,6 +71,12 @@ export function staysWearable(garments: ReadonlyMap<string, Garment>): (plan: Pl
       })
     );
   };
+}
+
+/** Warmers for the hands want something to lie in, be it a liner. */
+function holdsWarmers(worn: readonly Garment[]): boolean {
+  const hands = worn.filter((g) => g.group === 'hands' && g.role !== 'over');
+  return hands.length === 0 || hands.some((g) => g.role !== 'heater');
 }
 
 /**

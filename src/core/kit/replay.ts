@@ -43,13 +43,14 @@ export function settingAt(plan: Plan, g: Garment, opening: string, atS: number):
 
 /**
  * Tidies a plan: cues in order, cues at one moment joined, actions that change nothing dropped, and everything that goes
- * on later carried from the start. An opening is set while its garment is on: what is told of one that is in the pack waits
+ * on later carried from the start. A stop in the lee that is still held is not told again. An opening is set while its garment is on: what is told of one that is in the pack waits
  * until it goes on, and is dropped where it never does.
  */
 export function tidy(plan: Plan): Plan {
   const on = new Set(plan.worn);
   const openings = new Openings(plan);
   const needed = new Set<string>();
+  let lee: { untilS: number } | undefined;
   const changes = (a: KitAction): boolean => {
     switch (a.do) {
       case 'set':
@@ -68,9 +69,13 @@ export function tidy(plan: Plan): Plan {
   const cues = joined(plan.cues).flatMap((cue): Cue[] => {
     const { pace, shelter, ...rest } = cue;
     const actions = openings.whileOn(lastWord(cue.actions), on).filter(changes);
+    const held = shelter !== undefined && lee !== undefined && lee.untilS >= cue.atS;
+    if (held) lee!.untilS = Math.max(lee!.untilS, shelter.untilS);
+    const holds = shelter && !held && shelter.untilS > cue.atS ? { ...shelter } : undefined;
+    lee = holds ?? lee;
     const going = {
       ...(pace && pace.untilS > cue.atS ? { pace } : {}),
-      ...(shelter && shelter.untilS > cue.atS ? { shelter } : {}),
+      ...(holds ? { shelter: holds } : {}),
     };
     return actions.length > 0 || going.pace || going.shelter ? [{ ...rest, ...going, actions }] : [];
   });

@@ -1,7 +1,10 @@
 import { AVERAGE_PERSON, checkPerson } from '@/core/body/person';
+import { chillingWater } from '@/core/judge/chillingWater';
 import { addMoment, deciding, noCost, totalCost } from '@/core/judge/cost';
 import { coldTorso, comfortableSkin, sensation, sensationWord } from '@/core/judge/sensation';
+import { EXTREME, newExtremes, noteMoment } from '@/core/judge/extremes';
 import { LIMIT } from '@/core/judge/limits';
+import { noMoment } from '@/core/judge/moment';
 import { judge } from '@/core/judge/judgement';
 import { verdict } from '@/core/judge/verdict';
 import { phases, legAt } from '@/core/outing/moments';
@@ -104,15 +107,27 @@ test('a fourth layer of the torso binds at work, not at rest; a coat under a roo
   expect(cost({ scant: 2 })).toBeCloseTo(0.2, 9);
 });
 
-/** What wet legs cost at an effort, points an hour. */
 test('water on legs that work counts less the harder they work, in full where one stands; water of the torso always', () => {
-  const legs = (effort: number) => cost({ waterG: 150, legWaterG: 150, effort });
-  const torso = (effort: number) => cost({ waterG: 150, effort });
-  expect([legs(0.1), legs(0.39), torso(0.1)]).toEqual([1, 1, 1]);
-  expect(legs(0.5)).toBeLessThan(0.6);
-  const hard = torso(0.7) - 1;
-  expect(legs(0.6) - (torso(0.6) - 1)).toBeCloseTo(0.16, 6);
-  expect(legs(0.7) - hard).toBeCloseTo(0.16, 6);
+  const at = (waterG: number, legWaterG: number, effort: number) => chillingWater(waterG, legWaterG, effort);
+  expect([at(150, 150, 0.1), at(150, 150, 0.35), at(150, 0, 0.1), at(150, 0, 0.9)]).toEqual([150, 150, 150, 150]);
+  expect(at(150, 150, 0.36)).toBeLessThan(150);
+  expect([at(150, 150, 0.5), at(150, 150, 0.9)]).toEqual([60, 60]);
+  expect(at(150, 150, 0.49)).toBeGreaterThan(60);
+  // Together they are what both hold; at work each is borne by itself.
+  expect(at(280, 200, 0.2)).toBeCloseTo(280, 9);
+  expect(at(280, 200, 0.6)).toBeCloseTo(Math.hypot(80, 80), 9);
+  expect([at(-5, -9, 0.2), at(-5, 10, 0.2)]).toEqual([0, 10]);
+});
+
+test('what chills is priced, and is what nears a weak point', () => {
+  expect(cost({ waterG: 150, legWaterG: 150, effort: 0.1 })).toBeCloseTo(1, 9);
+  expect(cost({ waterG: 150, legWaterG: 150, effort: 0.5 })).toBeCloseTo(0.16, 9);
+  const worst = (effort: number) => {
+    const w = newExtremes();
+    noteMoment(w, { ...noMoment(), waterG: 200, legWaterG: 200, effort }, 0, 0, 1);
+    return w[EXTREME.waterG];
+  };
+  expect([worst(0.1), worst(0.6)]).toEqual([200, 80]);
 });
 
 test('rain trousers bind a stride', () => {

@@ -8,8 +8,10 @@ const takesOff = (had: string[], more: string[], need = COLD) => price(had, need
 
 test('what is along covers what is asked for, each thing its own part', () => {
   expect(takesOff([], ['thin-cap'])).toBeCloseTo(0.35, 9);
-  expect(takesOff([], ['wind-gloves'])).toBeCloseTo(0.4, 9);
-  expect(takesOff(['wind-gloves'], ['warm-mitts'])).toBeCloseTo(0.25, 9);
+  // At −20 °C felt fingers ask for 0.23 m²K/W, at three quarters of what that can count.
+  const holds = (0.4 * 0.75 * 0.055) / 0.23;
+  expect(takesOff([], ['wind-gloves'])).toBeCloseTo(0.4 + holds, 3);
+  expect(takesOff(['wind-gloves'], ['warm-mitts'])).toBeCloseTo(0.25 + 0.4 * 0.75 - holds, 3);
   expect(takesOff(['wind-gloves', 'warm-mitts'], ['fleece-mitts'])).toBe(0);
   expect(takesOff([], ['wind-shell'])).toBeCloseTo(0.35 / 2, 9);
   expect(takesOff(['thin-cap'], ['wind-shell'])).toBe(0);
@@ -31,14 +33,45 @@ test('warmth counts by what it insulates, until it holds', () => {
   expect(price(['thin-cap', 'wind-gloves', 'warm-mitts', 'belay-parka', 'down-puffy'])).toBe(0);
 });
 
+test('fingers that no work warms ask for more the colder it is, and it counts together what goes one over the other', () => {
+  const lacks = (feelsC: number, ...ids: string[]) =>
+    price([...ids, 'thin-cap', 'belay-parka', 'down-puffy'], { feelsC, hours: 5 });
+  // From the table of the closet: mitts of fleece 0.125 m²K/W, thick liners 0.031, insulated gloves 0.222.
+  expect(lacks(-9, 'fleece-mitts', 'liner-gloves')).toBe(0);
+  expect(lacks(-14, 'fleece-mitts', 'liner-gloves')).toBeGreaterThan(0);
+  expect(lacks(-21, 'ski-gloves', 'liner-gloves')).toBe(0);
+  expect(lacks(-24, 'ski-gloves', 'liner-gloves')).toBeGreaterThan(0);
+  expect(lacks(-40, 'warm-mitts', 'liner-gloves')).toBe(0);
+  // Neither warmers nor covers on the bars go over the fingers of somebody who stands.
+  expect(lacks(-24, 'ski-gloves', 'liner-gloves', 'hand-warmers', 'bar-covers')).toBe(
+    lacks(-24, 'ski-gloves', 'liner-gloves'),
+  );
+});
+
 /** Both ends of every ramp: on the mild or short side nothing is asked for, on the other all of it, and in between a part. */
 test.each([
   ['a hat', [], ['thin-cap'], { feelsC: 1, hours: 9 }, { feelsC: 0.9, hours: 9 }, { feelsC: -9, hours: 1.5 }],
   ['a hat', [], ['thin-cap'], { feelsC: -30, hours: 0.3 }, { feelsC: -30, hours: 0.31 }, { feelsC: -9, hours: 1.5 }],
   ['gloves', [], ['wind-gloves'], { feelsC: 5, hours: 9 }, { feelsC: 4.9, hours: 9 }, { feelsC: -12, hours: 3 }],
   ['gloves', [], ['wind-gloves'], { feelsC: -30, hours: 0.2 }, { feelsC: -30, hours: 0.21 }, { feelsC: -12, hours: 3 }],
-  ['dry gloves', ['wind-gloves'], ['warm-mitts'], { feelsC: 0, hours: 9 }, { feelsC: -0.1, hours: 9 }, COLD],
-  ['dry gloves', ['wind-gloves'], ['warm-mitts'], { feelsC: -30, hours: 0.75 }, { feelsC: -30, hours: 0.76 }, COLD],
+  ['dry gloves', ['warm-mitts'], ['wind-gloves'], { feelsC: 0, hours: 9 }, { feelsC: -0.1, hours: 9 }, COLD],
+  ['dry gloves', ['warm-mitts'], ['wind-gloves'], { feelsC: -30, hours: 0.75 }, { feelsC: -30, hours: 0.76 }, COLD],
+  [
+    'warm hands',
+    ['liner-gloves', 'merino-liners'],
+    ['warm-mitts'],
+    { feelsC: -5, hours: 9 },
+    { feelsC: -5.1, hours: 9 },
+    { feelsC: -25, hours: 3 },
+  ],
+  [
+    'warm hands',
+    ['liner-gloves', 'merino-liners'],
+    ['warm-mitts'],
+    { feelsC: -25, hours: 38 / 55 - 0.01 },
+    { feelsC: -25, hours: 38 / 55 + 0.01 },
+    { feelsC: -25, hours: 3 },
+  ],
   ['warmth', [], ['pile-fleece'], { feelsC: 10, hours: 9 }, { feelsC: 9.9, hours: 9 }, { feelsC: -8, hours: 3 }],
   // At −30 °C felt the fall from the skin is 60 K in place of 38, and an hour counts for so much more.
   [

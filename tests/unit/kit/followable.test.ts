@@ -1,7 +1,7 @@
 import { askedAt } from '@/core/outing/moments';
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
-import { followable, operationsAt, staysPossible } from '@/core/kit/followable';
+import { followable, operationsAt, staysPossible, staysWearable } from '@/core/kit/followable';
 import type { KitAction } from '@/core/kit/plan';
 import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
 
@@ -62,4 +62,20 @@ test('a change may not make a cue ask for more than people do, unless it did bef
   expect(possible(halted, plan(off, ...zips(4)))).toBe(true);
   expect(possible(halted, plan(on('thin-cap'), ...zips(3)))).toBe(false);
   expect(possible(plan(...zips(5)), plan(...zips(4)))).toBe(true);
+});
+
+test('warmers want something to lie in, at the start and after every cue', () => {
+  const pieces = garmentsOf('hand-warmers', 'liner-gloves', 'shell-mitts', 'bar-covers', 'synthetic-tee');
+  const can = staysWearable(new Map(pieces.map((g) => [g.id, g])));
+  const plan = (worn: string[], off?: string) => ({
+    worn,
+    carried: [],
+    openings: {},
+    cues: off ? [{ atS: 1800, actions: [{ do: 'takeOff', garment: off } as const] }] : [],
+  });
+  expect(can(plan(['synthetic-tee', 'hand-warmers']))).toBe(false);
+  expect(can(plan(['synthetic-tee', 'hand-warmers', 'bar-covers']))).toBe(false);
+  expect(can(plan(['synthetic-tee', 'hand-warmers', 'liner-gloves']))).toBe(true);
+  expect(can(plan(['hand-warmers', 'shell-mitts'], 'shell-mitts'))).toBe(false);
+  expect(can(plan(['hand-warmers', 'shell-mitts'], 'hand-warmers'))).toBe(true);
 });

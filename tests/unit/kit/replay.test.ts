@@ -1,4 +1,4 @@
-import type { Plan } from '@/core/kit/plan';
+import type { Cue, Plan } from '@/core/kit/plan';
 import { isWorn, settingAt, tidy, wornAt } from '@/core/kit/replay';
 import { act, leaveGarment } from '@/core/kit/edit';
 import { garmentsOf } from '#tests/support/outings';
@@ -50,4 +50,16 @@ test('the last word of a moment counts: opened at the same moment it goes on', (
     plan({ carried: [shell.id], cues: [{ atS: 60, actions: [set(0.5), { do: 'putOn', garment: shell.id }, set(1)] }] }),
   );
   expect(p.cues[0].actions).toEqual([{ do: 'putOn', garment: shell.id }, set(1)]);
+});
+
+test('a stop in the lee is told once for as long as it is held', () => {
+  const lee = (atS: number, untilS: number): Cue => ({ atS, actions: [], shelter: { untilS } });
+  const told = (...cues: Cue[]) =>
+    tidy({ worn: [], carried: [], openings: {}, cues }).cues.map((c) => [c.atS, c.shelter?.untilS]);
+  expect(told(lee(7200, 8400), lee(7500, 8400))).toEqual([[7200, 8400]]);
+  expect(told(lee(7200, 7500), lee(7500, 8400))).toEqual([[7200, 8400]]);
+  expect(told(lee(7200, 7500), lee(7560, 8400))).toEqual([
+    [7200, 7500],
+    [7560, 8400],
+  ]);
 });
