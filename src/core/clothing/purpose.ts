@@ -28,6 +28,19 @@ export const isUnderwear = (g: Garment): boolean =>
   (g.openMesh > 0 && (g.group === 'torso' || g.group === 'legs')) ||
   (g.group === 'legs' && g.role === 'base' && g.order < TIGHTS_ORDER);
 
+const isCottonBase = (g: Garment): boolean => g.fibre === 'cotton' && g.role === 'base';
+
+/**
+ * A closet without cotton next to the skin, where there is anything else for that part of the body that can be worn by itself (common practice,
+ * no published source: it is the last to dry).
+ */
+export const withoutCotton = (closet: readonly Garment[]): Garment[] =>
+  closet.filter(
+    (g) =>
+      !isCottonBase(g) ||
+      !closet.some((o) => o.group === g.group && o.role === 'base' && !isCottonBase(o) && !isUnderwear(o)),
+  );
+
 /** Where underwear shows; the pelvis is under briefs and hems. */
 const SHOWS = ['chest', 'back', 'arms', 'thighs', 'calves'] as const;
 /** A piece is on a part of the body when it covers so much of it: rolled hems and collars do not count. */
@@ -45,6 +58,10 @@ export function coversUnderwear(on: Iterable<Garment>): boolean {
     .filter(isUnderwear)
     .every((g) => SHOWS.every((zone) => !covers(g, zone) || over.some((o) => o.group === g.group && covers(o, zone))));
 }
+
+/** Whether another of the layers that are worn lies over the sleeves of a garment: then nobody rolls them. */
+export const sleevesLieUnder = (g: Garment, worn: readonly Garment[]): boolean =>
+  worn.some((o) => o !== g && o.group === 'torso' && o.order > g.order && (o.panels.arms?.coverage ?? 0) >= COVERS);
 
 /** Whether taking a piece off leaves the legs in nothing but shorts. @param among garments  @param on ids of what is worn, that piece too */
 export const leavesLegsBare = (g: Garment, among: readonly Garment[], on: ReadonlySet<string>): boolean =>

@@ -153,6 +153,7 @@ const HANDS = zoneIndex('hands');
 const FINGERS = zoneIndex('fingers');
 const TOES = zoneIndex('toes');
 const FACE = zoneIndex('face');
+const SCALP = zoneIndex('scalp');
 const EXTREMITY = ZONES.map((z) => z === 'hands' || z === 'fingers' || z === 'feet' || z === 'toes');
 /** Radius of the shared space of a mitten and of the toes in a sock, mm. */
 const MITTEN_RADIUS = 30;
@@ -366,23 +367,34 @@ function linksWhenDry(out: Stacks, z: number, n: number): void {
 
 /**
  * What of the face stays bare decides how fast it freezes: nose and cheeks behind the tissue of the wind chill index (0.091 m²K/W,
- * Osczevski & Bluestein 2005), the brow behind better perfused skin (engineering value). What lies over nose and cheeks is worn
- * on the face or is a balaclava; eyewear covers the brow.
+ * Osczevski & Bluestein 2005), the brow behind better perfused skin, and under a hat or hood only what lies about the eyes, the warmest of the
+ * face (engineering values). What lies over nose and cheeks is worn on the face or is a balaclava; eyewear covers the eyes, goggles the brow too.
  */
 const BROW = 0.05;
-/** Covering less of the face than this leaves nose and cheeks bare. */
+export const ABOUT_EYES = 0.03;
+/** Covering less of the face than this leaves nose and cheeks bare; less of the scalp, the brow. */
 const COVERS_CHEEKS = 0.2;
+const COVERS_BROW = 0.4;
 
 function bareFace(w: GarmentArrays, out: Stacks, n: number): number {
   let cheeks = true;
   let brow = true;
+  let eyes = true;
+  for (let k = 1; k <= out.layers[SCALP]; k++) {
+    const i = SCALP * STRIDE + k;
+    const { group, role } = w.garments[out.garment[i]];
+    // A helmet ends above the brow.
+    if (out.cover[i] >= COVERS_BROW && !(group === 'head' && role === 'over')) brow = false;
+  }
   for (let k = 1; k <= n; k++) {
     const i = FACE * STRIDE + k;
-    const { group } = w.garments[out.garment[i]];
-    if (group === 'eyes') brow = false;
-    else if (out.cover[i] >= COVERS_CHEEKS) cheeks = false;
+    const g = w.garments[out.garment[i]];
+    if (g.group === 'eyes') {
+      eyes = false;
+      if (out.cover[i] >= COVERS_CHEEKS) brow = false;
+    } else if (out.cover[i] >= COVERS_CHEEKS) cheeks = false;
   }
-  return cheeks ? CHEEK_TISSUE : brow ? BROW : 0;
+  return cheeks ? CHEEK_TISSUE : brow ? BROW : eyes ? ABOUT_EYES : 0;
 }
 
 /** Depth of air in the holes of an open mesh on the skin, m: room in which the air beneath the next layer moves. */

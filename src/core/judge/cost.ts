@@ -121,6 +121,8 @@ const COAT_INDOORS = 1.2;
 const WATER_POINT_G = 150;
 /** Rain trousers at a run or in a ski race, points an hour (engineering value). */
 const STRIDE = 0.6;
+/** A front that flaps wide open in a gale, points an hour (engineering value). */
+const FLAPPING = 0.3;
 const squared = (x: number): number => x * x;
 
 /** Up to this share of the maximum one stands or dawdles (engineering value). */
@@ -172,7 +174,8 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
     (RACE_KG * m.wornKg * Math.max(0, m.effort - RACE_EFFORT) +
       KEEP_DRY * m.warmOn * working +
       binds +
-      STRIDE * m.stride) *
+      STRIDE * m.stride +
+      FLAPPING * m.flaps) *
     hours;
 }
 

@@ -186,7 +186,7 @@ export function measure(run: RunToMeasure): Metrics {
     lower(m.toes, series.skinC[k + TOES], t);
     lower(m.face, Math.min(series.skinC[k + FACE], series.bareFaceC[r]), t);
     lower(m.felt, series.feelsC[r], t);
-    if (series.bareFaceC[r] < Infinity) lower(m.feltBare, series.feelsC[r], t);
+    lower(m.feltBare, series.feelsBareC[r], t);
     lower(m.scalp, series.skinC[k + SCALP], t);
     for (const z of LIMBS) lower(m.limbs, series.skinC[k + z], t);
     if (t >= SETTLE_S) lower(m.ears, series.earC[r], t);

@@ -36,6 +36,8 @@ export interface Moment {
   scant: number;
   /** rain trousers on whoever runs, 0 or 1: see `Weathered` */
   stride: number;
+  /** a front that stands open flaps in the wind, 0–1 */
+  flaps: number;
   fog: number;
   /** of what is worn: mass, kg, and whether something that is kept dry for stops is among it, a jacket or over-trousers, 0 or 1 */
   wornKg: number;
@@ -71,6 +73,7 @@ export const noMoment = (): Moment => ({
   masked: 0,
   scant: 0,
   stride: 0,
+  flaps: 0,
   fog: 0,
   wornKg: 0,
   warmOn: 0,
@@ -128,13 +131,14 @@ export function momentOfRow(series: Series, m: Metrics, row: number, into: Momen
   into.masked = series.masked[row];
   into.scant = series.scant[row];
   into.stride = series.stride[row];
+  into.flaps = series.flaps[row];
   into.fog = series.fog[row];
   into.wornKg = m.wornKg[row];
   into.warmOn = m.warmOn[row];
   into.layers = m.layersOn[row];
   into.coats = m.coatsOn[row];
   into.effort = m.effort[row];
-  into.feelsBareC = series.bareFaceC[row] < Infinity ? series.feelsC[row] : Infinity;
+  into.feelsBareC = series.feelsBareC[row];
   readSkin(into, series.skinC, row * ZONE_COUNT, series.bareFaceC[row]);
   return into;
 }
@@ -156,9 +160,10 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   into.masked = sim.weather.masked;
   into.scant = sim.weather.scant;
   into.stride = sim.weather.stride;
+  into.flaps = sim.weather.flaps;
   into.fog = sim.fog;
   into.effort = s.head[HEAD.metabolic] / sim.maxMetabolic;
-  into.feelsBareC = sim.bareFace < Infinity ? sim.feelsC : Infinity;
+  into.feelsBareC = sim.feelsBare;
   readSkin(into, s.skin, 0, sim.bareFace);
   let water = 0;
   let legs = 0;

@@ -2,7 +2,7 @@ import type { Garment } from '@/core/clothing/garment';
 import type { Person } from '@/core/body/person';
 import { changing } from '@/core/kit/changing';
 import { isRace } from '@/core/kit/followable';
-import { isStandby } from '@/core/clothing/purpose';
+import { isLayer, isStandby } from '@/core/clothing/purpose';
 import { SPORT } from '@/core/effort/sports';
 import { piecesOf } from '@/core/kit/difference';
 import type { Cue, Plan } from '@/core/kit/plan';
@@ -93,8 +93,6 @@ export function cuesPrice(
   return price;
 }
 
-const isTorsoOrLegs = (g: Garment): boolean => g.group === 'torso' || g.group === 'legs';
-
 /** How long what is along is along, h: all in all, in the hands or about the waist of somebody who goes without a pack, and so in a race. */
 export interface Along {
   hours: number;
@@ -123,8 +121,7 @@ export function alongPrice(
   for (const g of garments) {
     price += (g.massG / 1000) * PRICE.massKgHour * hours + (g.role === 'heater' ? PRICE.warmers : 0);
     if (worn.has(g.id)) price += isStandby(g) ? g.packedL * PRICE.bulkLHour * packlessHours : 0;
-    else if (isTorsoOrLegs(g))
-      price += g.packedL * PRICE.bulkLHour * (packlessHours + (PRICE.raceBulk - 1) * raceHours);
+    else if (isLayer(g)) price += g.packedL * PRICE.bulkLHour * (packlessHours + (PRICE.raceBulk - 1) * raceHours);
   }
   return price;
 }

@@ -8,6 +8,7 @@ import { onTheMove } from './changing';
 import { operations } from './difference';
 import type { Cue, Plan } from './plan';
 import { carryOut } from './replay';
+import { rolledBeneath } from './sleeves';
 
 /** What people carry out of one cue (common practice, no published source), and the share of the maximum from which it is a race. */
 const MOST_OPERATIONS = { race: 1, move: 3, halt: 6 } as const;
@@ -49,7 +50,7 @@ export function followable(
 
 /**
  * Tells whether a plan can be worn as it stands, at the start and after every cue: no underwear outermost, of what is worn one at
- * a time no two, and no warmers in bare hands.
+ * a time no two, no warmers in bare hands, and no sleeves rolled up beneath a layer.
  * @param garments by id
  */
 export function staysWearable(garments: ReadonlyMap<string, Garment>): (plan: Plan) => boolean {
@@ -65,6 +66,7 @@ export function staysWearable(garments: ReadonlyMap<string, Garment>): (plan: Pl
     const on = new Set(plan.worn);
     return (
       can(on) &&
+      rolledBeneath(plan, garments).length === 0 &&
       plan.cues.every((cue) => {
         carryOut(on, cue.actions);
         return can(on);

@@ -15,6 +15,19 @@ export const chillWindKmh = (s: Pick<Stretch, 'relativeWind'>): number => msToKm
  */
 export const feelsLikeC = (s: Pick<Stretch, 'airC' | 'relativeWind'>): number => windChillC(s.airC, chillWindKmh(s));
 
+/** What is bare about the eyes alone is not reckoned bare down to the first of these felt temperatures, °C, and is in full at the second, where bare skin begins to freeze (engineering values). */
+const ABOUT_EYES = { free: -10, from: -20, full: -28 } as const;
+
+/**
+ * What the air feels like, °C, as it counts where hat and mask leave nothing bare but the lids and what lies about them, the warmest skin of
+ * the face: between moderate cold and the cold in which bare skin freezes it catches up.
+ */
+export function feltAboutEyes(feelsC: number): number {
+  const { free, from, full } = ABOUT_EYES;
+  if (feelsC >= free || feelsC <= full) return feelsC;
+  return feelsC >= from ? free : free + ((feelsC - from) * (full - free)) / (full - from);
+}
+
 /** The stretch that feels coldest. @param list at least one */
 export const coldestFelt = <S extends Pick<Stretch, 'airC' | 'relativeWind'>>(list: readonly S[]): S =>
   list.reduce((a, b) => (feelsLikeC(b) < feelsLikeC(a) ? b : a));

@@ -1,6 +1,6 @@
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
-import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
+import { isBarrierLiner, suitsSport, withoutCotton } from '@/core/clothing/purpose';
 import type { Sport } from '@/core/effort/sports';
 import { act, alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
@@ -27,15 +27,9 @@ export interface Wardrobe {
   barriers?: boolean;
 }
 
-/**
- * Everything owned that may be worn for the sport, from the skin out and from thin to thick; cotton next to the skin only where there
- * is nothing else (common practice, no published source: it is the last to dry).
- */
-export function wearable({ closet, sport, barriers = false }: Wardrobe): Garment[] {
-  const fits = [...closet].sort(byPlace).filter((g) => suitsSport(g, sport) && (barriers || !isBarrierLiner(g)));
-  const isCotton = (g: Garment) => g.fibre === 'cotton' && g.role === 'base';
-  return fits.filter((g) => !isCotton(g) || fits.every((o) => o.group !== g.group || o.role !== 'base' || isCotton(o)));
-}
+/** Everything owned that may be worn for the sport, from the skin out and from thin to thick; cotton only where there is nothing else. */
+export const wearable = ({ closet, sport, barriers = false }: Wardrobe): Garment[] =>
+  withoutCotton([...closet].sort(byPlace).filter((g) => suitsSport(g, sport) && (barriers || !isBarrierLiner(g))));
 
 function part(g: Garment): string {
   if (g.group === 'hands') return g.role === 'liner' || g.role === 'heater' || g.role === 'over' ? g.role : 'gloves';

@@ -1,4 +1,5 @@
 import { isSafe } from '@/core/judge/findings';
+import { withoutCotton } from '@/core/clothing/purpose';
 import { evenDay } from '@/core/outing/evenDay';
 import type { Plan } from '@/core/kit/plan';
 import { mustNotMiss } from '@/core/questions/cueReason';
@@ -27,9 +28,11 @@ export const DEAR_BEGUN = { kit: 4, descents: 2.5 } as const;
 /** From a closet of so few pieces all starts end alike. */
 const FEW = 20;
 
-/** What is asked on such a day. */
-export const askedOn = (where: Where, request: PlanRequest): PlanRequest =>
-  where === 'day' ? request : { ...request, timeline: evenDay(request.timeline, request.person) };
+/** What is searched for on such a day, and from which pieces. */
+export function askedOn(where: Where, request: PlanRequest): PlanRequest {
+  const asked = { ...request, closet: withoutCotton(request.closet) };
+  return where === 'day' ? asked : { ...asked, timeline: evenDay(request.timeline, request.person) };
+}
 
 /**
  * What is made beside the first descent, here or in another worker. On a day that is looked at itself, which is a dear one, it begins from two kits: there a
@@ -46,6 +49,7 @@ export const descendBeside = (where: Where, request: PlanRequest, goOn?: () => b
 export class Search {
   /** the day it looks at now; changed by `begin` and `meet` */
   where: Where = 'even day';
+  private readonly request: PlanRequest;
   private look: Look;
   private done = 0;
   /** phases simulated beside the look there is: for one that was given up, and to adapt */
@@ -53,9 +57,10 @@ export class Search {
 
   /** @throws OutOfRange as `makePlan` */
   constructor(
-    private readonly request: PlanRequest,
+    request: PlanRequest,
     private readonly progress: Progress,
   ) {
+    this.request = askedOn('day', request);
     this.look = this.lookOn();
   }
 

@@ -4,6 +4,7 @@ import { act, alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@
 import { followable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { isWorn, settingAt, tidy, wornAt } from '@/core/kit/replay';
+import { sleevesDown } from '@/core/kit/sleeves';
 import { isIndoors } from '@/core/effort/sports';
 import { phases, stretchAt, type Phase } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
@@ -28,6 +29,11 @@ export interface Change {
  * warm shut.
  */
 export function* singleChanges(plan: Plan, request: PlanRequest): Generator<Change> {
+  const byId = new Map(request.closet.map((g) => [g.id, g]));
+  for (const c of asTheyCome(plan, request)) yield { ...c, edit: (p) => sleevesDown(c.edit(p), byId) };
+}
+
+function* asTheyCome(plan: Plan, request: PlanRequest): Generator<Change> {
   const { closet, sport, barriers = false } = request;
   const along = alongOf(closet, plan);
   const suits = (o: Garment) => !isAlong(plan, o.id) && suitsSport(o, sport) && (barriers || !isBarrierLiner(o));
@@ -43,6 +49,15 @@ export function* singleChanges(plan: Plan, request: PlanRequest): Generator<Chan
         },
         g,
       );
+    // What is along already may be worn again in the place of another that is worn at other times.
+    for (const other of along)
+      if (other !== g && alike(other, g) && !wornTogether(plan, g.id, other.id))
+        yield {
+          name: `${other.id} again for ${g.id}`,
+          of: g.group,
+          warmer: 0,
+          edit: (p) => (isAlong(p, other.id) ? swapGarment(p, g.id, other) : p),
+        };
     // What is small may wait in the pocket while its like is worn.
     if (WAITS.has(g.group) && g.role !== 'over' && plan.worn.includes(g.id))
       for (const other of closet.filter((o) => o.group === g.group && alike(o, g) && suits(o)))
@@ -114,6 +129,10 @@ export function* anotherLayer(plan: Plan, { closet, sport }: PlanRequest): Gener
     }
   }
 }
+
+/** Whether two pieces are ever worn at one time. */
+const wornTogether = (plan: Plan, a: string, b: string): boolean =>
+  [0, ...plan.cues.map((c) => c.atS)].some((atS) => isWorn(plan, a, atS) && isWorn(plan, b, atS));
 
 /** Where one halts: layers on or off from there on, and on for the stop alone; and a stop held in the lee. */
 function* atHalts(

@@ -1,6 +1,6 @@
 import { bareSkinC } from '@/core/atmosphere/bareSkin';
 import { LIQUID_SHARE } from '@/core/atmosphere/precipitation';
-import { zoneIndex } from '@/core/body/zones';
+import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { STRIDE, type Stacks } from '@/core/clothing/stack';
 import { SPORT, type Purpose, type SportRow } from '@/core/effort/sports';
@@ -21,6 +21,8 @@ export interface Weathered {
   scant: number;
   /** rain trousers on whoever runs or skis a track: they bind every stride, 0 or 1 */
   stride: number;
+  /** how much a front that stands open flaps in the wind, 0–1 */
+  flaps: number;
   /** index of what is worn before the eyes, −1 for nothing */
   lens: number;
 }
@@ -79,6 +81,19 @@ function runsIn(s: Stacks, w: GarmentArrays): number {
     if (w.garments[s.garment[i]].waterResistance >= KEEPS_OFF && s.cover[i] > most) most = s.cover[i];
   }
   return most < BIB ? 0 : ramp(1 - most, FRONT_OPEN);
+}
+
+/** Wind in which a front that stands wide open begins to flap, and flaps in full, m/s: nobody goes so in a gale (common practice, no published source). */
+const FLAPS = [7, 14] as const;
+
+/** How far the outermost layer of the torso stands open in front, 0–1: see `FRONT_OPEN`. */
+function frontOpen(s: Stacks, w: GarmentArrays): number {
+  for (let k = s.layers[CHEST]; k >= 1; k--) {
+    const g = s.garment[CHEST * STRIDE + k];
+    const whole = w.cover[g * ZONE_COUNT + CHEST];
+    if (whole >= BIB) return ramp(whole - s.cover[CHEST * STRIDE + k], FRONT_OPEN);
+  }
+  return 0;
 }
 
 /** A shell thinner than this has no lining, mm (engineering value). */
@@ -150,6 +165,7 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
   // Flakes melt in bare hair and roll off any hat.
   into.rained =
     ramp(falls * reaches + (inside - falls) * bare, RAIN_MM_H) + IN_AT_FRONT * ramp(inside * runsIn(s, w), RAIN_MM_H);
+  into.flaps = frontOpen(s, w) * ramp(c.relativeWind, FLAPS);
   const flakes = snows || c.wetting === 'spindrift' ? ramp(c.relativeWind, FLAKES) : 0;
   const cold = clamp((EYES_C - c.airC) / EYES_SPAN_K, 0, 1) * ramp(c.relativeWind, COLD_WIND);
   const drives = Math.max(flakes, cold);

@@ -17,6 +17,7 @@ export function recordRow(sim: Simulator, out: Series, row: number): void {
   out.shiverW[row] = o.shiverW;
   out.fatigue[row] = s.head[HEAD.fatigue];
   out.feelsC[row] = sim.feelsC;
+  out.feelsBareC[row] = sim.feelsBare;
   out.bareFaceC[row] = sim.bareFace;
   out.earC[row] = sim.weather.earC;
   out.eyes[row] = sim.weather.eyes;
@@ -24,6 +25,7 @@ export function recordRow(sim: Simulator, out: Series, row: number): void {
   out.masked[row] = sim.weather.masked;
   out.scant[row] = sim.weather.scant;
   out.stride[row] = sim.weather.stride;
+  out.flaps[row] = sim.weather.flaps;
   out.fog[row] = sim.fog;
   out.mouth[row] = sim.stacks.mouth;
   out.sweatGh[row] = o.sweatTotal * 3600;

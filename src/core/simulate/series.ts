@@ -20,6 +20,8 @@ export interface Series {
   fatigue: Float64Array;
   /** what the air feels like, °C */
   feelsC: Float64Array;
+  /** the same to what is bare of the face, Infinity where nothing is */
+  feelsBareC: Float64Array;
   /** what is bare of the face, °C; Infinity where nothing is */
   bareFaceC: Float64Array;
   /** ears, °C (Infinity covered); eyes hurt, 0–1; rain on the hair and in at the front, 0–1 each; what is before the eyes fogs from 1 on */
@@ -29,6 +31,7 @@ export interface Series {
   masked: Float64Array;
   scant: Float64Array;
   stride: Float64Array;
+  flaps: Float64Array;
   fog: Float64Array;
   /** share of the breath that what covers the mouth gives back */
   mouth: Float64Array;
@@ -67,6 +70,7 @@ export function newSeries(rows: number, stepS: number, garments: number): Series
     shiverW: f(),
     fatigue: f(),
     feelsC: f(),
+    feelsBareC: f(),
     bareFaceC: f(),
     earC: f(),
     eyes: f(),
@@ -74,6 +78,7 @@ export function newSeries(rows: number, stepS: number, garments: number): Series
     masked: f(),
     scant: f(),
     stride: f(),
+    flaps: f(),
     fog: f(),
     mouth: f(),
     sweatGh: f(),

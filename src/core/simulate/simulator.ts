@@ -18,13 +18,13 @@ import { bareSkinC, CHEEK_TISSUE } from '@/core/atmosphere/bareSkin';
 import { breathHeatShare, breathLatentShare } from '@/core/body/respiration';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
-import { buildStacks, newStacks, type Ambient, type Stacks } from '@/core/clothing/stack';
+import { ABOUT_EYES, buildStacks, newStacks, type Ambient, type Stacks } from '@/core/clothing/stack';
 import { garmentArrays, type GarmentArrays } from '@/core/clothing/garmentArrays';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { isIndoors } from '@/core/effort/sports';
 import { LATENT_VAPOUR } from '@/core/quantity/units';
 import type { Conditions } from '@/core/outing/conditions';
-import { feelsLikeC } from '@/core/outing/feelsLike';
+import { feelsLikeC, feltAboutEyes } from '@/core/outing/feelsLike';
 import type { Plan } from '@/core/kit/plan';
 import { Ledger } from './ledger';
 import { MouthCover } from './mouthCover';
@@ -125,7 +125,16 @@ export class Simulator {
   private falling = false;
   private readonly heaters: Heaters;
   /** what the weather does to ears, eyes and hair, and the air of the last `dress` */
-  readonly weather: Weathered = { earC: 0.5, eyes: 0.5, rained: 0.5, masked: 0.5, scant: 0.5, stride: 0.5, lens: -1 };
+  readonly weather: Weathered = {
+    earC: 0.5,
+    eyes: 0.5,
+    rained: 0.5,
+    masked: 0.5,
+    scant: 0.5,
+    stride: 0.5,
+    flaps: 0.5,
+    lens: -1,
+  };
   private air: Conditions | null = null;
   /** what the air of the last `dress` feels like to bare skin, °C */
   feelsC = 0.5;
@@ -245,6 +254,12 @@ export class Simulator {
   /** What is bare of the face, °C; Infinity where all of it is covered. */
   get bareFace(): number {
     return this.stacks.bareFace > 0 ? this.state.head[HEAD.bareFace] : Infinity;
+  }
+
+  /** What the air feels like to what is bare of the face, °C; Infinity where all of it is covered. */
+  get feelsBare(): number {
+    const { bareFace } = this.stacks;
+    return bareFace === 0 ? Infinity : bareFace === ABOUT_EYES ? feltAboutEyes(this.feelsC) : this.feelsC;
   }
 
   /** Whether the last `dress` was for a place under a roof. */

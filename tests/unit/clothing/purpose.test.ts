@@ -1,4 +1,4 @@
-import { coversUnderwear, isCoat, isUnderwear, leavesLegsBare } from '@/core/clothing/purpose';
+import { coversUnderwear, isCoat, isUnderwear, leavesLegsBare, withoutCotton } from '@/core/clothing/purpose';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { staysWearable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
@@ -75,4 +75,11 @@ test('a plan that takes off what covers underwear does not stay dressed, wheneve
   expect(
     dressed(plan({ cues: [{ ...off('wind-shell', 1800), actions: [fleece, ...off('wind-shell', 0).actions] }] })),
   ).toBe(true);
+});
+
+test('cotton next to the skin is left where something else can be worn there by itself', () => {
+  const left = (...ids: string[]) => withoutCotton(garmentsOf(...ids)).map((g) => g.id);
+  expect(left('cotton-tee', 'synthetic-tee', 'thin-tights')).toEqual(['synthetic-tee', 'thin-tights']);
+  expect(left('cotton-tee', 'thin-tights')).toEqual(['cotton-tee', 'thin-tights']);
+  expect(left('cotton-tee', 'mesh-base')).toEqual(['cotton-tee', 'mesh-base']);
 });

@@ -160,3 +160,18 @@ test('home measures: cotton holds more water than synthetic of its mass, thickne
   expect(wetCapacityG(cotton) / cotton.massG).toBeGreaterThan(1.5 * (wetCapacityG(synthetic) / synthetic.massG));
   expect(fabricResistance({ thicknessMm: 4, fibre: 'polyester' })).toBeCloseTo(0.1, 6);
 });
+
+test('what is bare of the face: cheeks, the brow, what lies about the eyes, or nothing', () => {
+  const tissue = (...ids: string[]) => stacksFor(garmentsOf(...ids)).s.bareFace;
+  const [cheeks, brow, eyes] = [tissue(), tissue('nose-strip'), tissue('balaclava')];
+  expect(cheeks).toBe(0.091);
+  expect(brow).toBeWithin(0.04, 0.06);
+  expect(eyes).toBeWithin(0.02, 0.04);
+  expect(tissue('nose-strip', 'thin-cap')).toBe(eyes);
+  // A helmet ends above the brow; glasses leave it bare, goggles do not.
+  expect(tissue('nose-strip', 'ski-helmet')).toBe(brow);
+  expect(tissue('nose-strip', 'ski-helmet', 'sun-glasses')).toBe(brow);
+  expect(tissue('nose-strip', 'ski-helmet', 'goggles')).toBe(0);
+  expect(tissue('balaclava', 'sun-glasses')).toBe(0);
+  expect(tissue('thin-cap', 'goggles')).toBe(cheeks);
+});

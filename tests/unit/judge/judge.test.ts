@@ -72,6 +72,7 @@ const moment = (over: Partial<Moment>): Moment => ({
   rained: 0,
   scant: 0,
   stride: 0,
+  flaps: 0,
   masked: 0,
   fog: 0,
   wornKg: 2,
@@ -132,6 +133,10 @@ test('what chills is priced, and is what nears a weak point', () => {
 
 test('rain trousers bind a stride', () => {
   expect(cost({ stride: 1 })).toBeCloseTo(0.6, 9);
+});
+
+test('a front that flaps in a gale bothers', () => {
+  expect(cost({ flaps: 1 })).toBeCloseTo(0.3, 9);
 });
 
 test('the part that decided is the largest one', () => {

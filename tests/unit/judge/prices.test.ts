@@ -43,7 +43,7 @@ test('what is along costs by its mass and the hours, and a pair of warmers is us
     9,
   );
   expect(alongPrice([warmers], new Set(), { hours: 2, packlessHours: 2, raceHours: 0 })).toBeCloseTo(
-    (warmers.massG / 1000) * 0.07 + 0.12,
+    (warmers.massG / 1000) * 0.07 + 0.12 + warmers.packedL * 0.02 * 2,
     9,
   );
   expect(alongPrice([], new Set(), { hours: 10, packlessHours: 10, raceHours: 0 })).toBe(0);
@@ -51,9 +51,10 @@ test('what is along costs by its mass and the hours, and a pair of warmers is us
   const extra = (g: Garment, ...worn: string[]) =>
     alongPrice([g], new Set(worn), { hours: 4, packlessHours: 3, raceHours: 0 }) -
     alongPrice([g], new Set(worn), { hours: 4, packlessHours: 0, raceHours: 0 });
-  const [fleece, hat] = garmentsOf('pile-fleece', 'warm-hat');
+  const [fleece, hat, mitts] = garmentsOf('pile-fleece', 'warm-hat', 'warm-mitts');
   expect(extra(puffy, puffy.id)).toBeCloseTo(puffy.packedL * 0.02 * 3, 9);
   expect(extra(fleece)).toBeCloseTo(fleece.packedL * 0.02 * 3, 9);
+  expect(extra(mitts)).toBeCloseTo(mitts.packedL * 0.02 * 3, 9);
   expect(extra(fleece, fleece.id)).toBe(0);
   expect(extra(hat)).toBe(0);
   // Through a race nobody carries one; what was worn in the start pen is on somebody's arm.

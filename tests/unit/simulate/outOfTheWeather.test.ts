@@ -25,7 +25,7 @@ function dressedIn(garments: Garment[], over: Partial<Conditions>, open: Record<
   const c = { ...AIR, ...over };
   const ambient = { airC: c.airC, relativeWind: c.relativeWind, pumping: c.pumping, packOn: false };
   buildStacks(w, { worn: new Uint8Array(garments.length).fill(1), open: settings }, ambient, s);
-  const out: Weathered = { earC: 0, eyes: 0, rained: 0, masked: 0, scant: 0, stride: 0, lens: -1 };
+  const out: Weathered = { earC: 0, eyes: 0, rained: 0, masked: 0, scant: 0, stride: 0, flaps: 0, lens: -1 };
   weathered(c, s, w, out);
   return out;
 }
@@ -162,4 +162,18 @@ test('bare calves bother in hard frost: not in capris at −6 °C, in full from 
   expect(scant(-13)).toBeLessThan(scant(-14));
   expect(scant(-14)).toBeGreaterThan(arms + 1);
   expect(scant(-30)).toBeCloseTo(scant(-14), 9);
+});
+
+test('a front that stands open flaps in a gale: nothing at the first wind, all at the last, half open hardly', () => {
+  const flaps = (relativeWind: number, zip: number, ...ids: string[]) =>
+    head(['synthetic-tee', ...ids], { relativeWind }, { zip }).flaps;
+  expect(flaps(7, 1, 'wind-shell')).toBe(0);
+  expect(flaps(7.1, 1, 'wind-shell')).toBeGreaterThan(0);
+  const gale = flaps(14, 1, 'wind-shell');
+  expect(gale).toBeWithin(0.5, 1);
+  expect(flaps(13.9, 1, 'wind-shell')).toBeLessThan(gale);
+  expect(flaps(30, 1, 'wind-shell')).toBe(gale);
+  expect(flaps(14, 0, 'wind-shell')).toBe(0);
+  expect(flaps(14, 0.5, 'wind-shell')).toBeLessThan(0.5);
+  expect(flaps(14, 1)).toBe(0);
 });
