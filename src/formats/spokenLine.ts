@@ -400,7 +400,8 @@ const round = (v: number): number => Math.round(v * 10) / 10;
 function contradictions(day: DoorDay): string[] {
   const notes: string[] = [];
   const { falls } = day;
-  if (falls.kind === 'none') return notes;
+  // Where neither the line nor the day before it says an air, nothing contradicts it: whoever asked is told that it is missing.
+  if (falls.kind === 'none' || Number.isNaN(day.airC)) return notes;
   const kind = fallsIn(day.airC, falls.kind);
   if (kind !== falls.kind) {
     notes.push(`${falls.kind} does not fall in such air: ${kind} is assumed`);

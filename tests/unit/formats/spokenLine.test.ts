@@ -16,6 +16,14 @@ const unsaid = (units: Unsaid['units'] = 'metric'): Unsaid => ({
 const read = (line: string, units: Unsaid['units'] = 'metric') => readLine(line, unsaid(units));
 const kmh = (d: DoorDay) => Math.round(d.windMs * 36) / 10;
 
+test('a line without an air reads as it is where none is known either, whatever it says of snow or rain', () => {
+  const nothing = { ...unsaid(), day: { ...aDoorDay(), airC: NaN } };
+  for (const falls of ['dry', 'snow', 'rain', 'sleet', 'wet snow', 'drizzle']) {
+    const { day, notes } = readLine(`hike 4 h easy wind 30 ${falls}`, nothing);
+    expect([day.airC, notes]).toEqual([NaN, []]);
+  }
+});
+
 test('the line of the front door: everything said is understood, the rest is told to be a guess', () => {
   const s = read('run 50 min steady −6 wind 15 dry, traffic stops');
   expect(s.day).toMatchObject({

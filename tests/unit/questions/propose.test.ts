@@ -95,6 +95,7 @@ test('eyes open to a cold wind: it proposes what keeps it off, though nothing li
     ...basic,
     worn: [...basic.worn, 'grid-fleece', 'standby-puffy', 'warm-mitts', 'nose-strip'],
     carried: [],
+    openings: { 'standby-puffy': { hood: 0 } },
   };
   const p = propose({ ...request(warm, day), closet: [...SKI_CLOSET, ...garmentsOf('goggles', 'nose-strip')] })!;
   expect(p.text).toMatch(/goggles/i);

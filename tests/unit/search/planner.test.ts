@@ -194,7 +194,7 @@ test.each([
 );
 
 test('a day on which only what both descents end with is dear is looked at itself too', () => {
-  const request = skiTour(-8);
+  const request = skiTour(-12);
   const search = new Search(request, () => true);
   const found = descendBeside('even day', request);
   expect(search.begin()).toBe(true);
@@ -203,7 +203,7 @@ test('a day on which only what both descents end with is dear is looked at itsel
 });
 
 test('a day that only what suits the even day comes out dear on is looked at itself at last', () => {
-  const request = skiTour(-6);
+  const request = skiTour(-8);
   const search = new Search(request, () => true);
   const found = () => descendBeside(search.where, request);
   expect(search.begin() && search.meet(found())).toBe(true);
