@@ -1,4 +1,7 @@
-import { ensemble } from '@/core/clothing/ensembleInsulation';
+import { zoneIndex } from '@/core/body/zones';
+import { closes, EXCHANGE, slows } from '@/core/clothing/airExchange';
+import { CATALOGUE } from '@/core/clothing/catalogue';
+import { ensemble, zoneConductances } from '@/core/clothing/ensembleInsulation';
 import type { Garment } from '@/core/clothing/garment';
 import { garmentsOf } from '#tests/support/outings';
 import { closedOutfit } from '#tests/support/streetClothes';
@@ -73,6 +76,33 @@ test('a thicker jacket is worth more in any wind', () => {
     }).totalM2KW;
   for (const v of [0.3, 3, 6, 10, 15])
     expect(with_('belay-parka', v)).toBeGreaterThan(1.02 * with_('standby-puffy', v));
+});
+
+test('a middle layer more under any shell or jacket never insulates less, in still air, wind and walking', () => {
+  const torso = (...roles: Garment['role'][]) => CATALOGUE.filter((g) => g.group === 'torso' && roles.includes(g.role));
+  const limbs = garmentsOf('briefs', 'thin-tights', 'wool-socks', 'winter-boots');
+  const chest = (worn: Garment[], v: number, w: number) =>
+    1 / zoneConductances(worn, { airC: -10, relativeWind: v, pumping: w, packOn: false })[zoneIndex('chest')];
+  for (const outer of torso('shell', 'storm', 'warm'))
+    for (const base of torso('base'))
+      for (const [v, w] of [
+        [0.3, 0],
+        [4, 0],
+        [8, 0],
+        [2, 1.2],
+      ]) {
+        const without = chest([...limbs, base, outer], v, w);
+        for (const mid of torso('mid')) expect(chest([...limbs, base, mid, outer], v, w)).toBeGreaterThan(without);
+      }
+});
+
+test('air gets beneath loft once: nothing that lies there lets in more of it', () => {
+  // Thin cloth lets each gap breathe by its hems, closed loft all of them by its own.
+  expect(closes(0)).toBe(0);
+  expect(closes(EXCHANGE.keeps)).toBeCloseTo(0.5, 9);
+  expect(closes(10 * EXCHANGE.keeps)).toBeGreaterThan(0.98);
+  expect(1 / slows(0.002, 1)).toBeCloseTo(0.002, 9);
+  expect(1 / slows(0.002, 0)).toBeGreaterThan(0.002);
 });
 
 /**

@@ -315,10 +315,11 @@ test('11. a hooded jacket with 100 g/m² fill over active layers holds a standin
   };
   const second = { ...jacket, id: 'second-jacket', name: 'Second jacket', order: 76 };
   const hoods = { 'pause-jacket': { hood: 0 } };
+  // The fact says nothing of wind: light air, 1 m/s.
   const pause = (airC: number, jackets: string[]) =>
     run({
       airC,
-      wind: 0.6,
+      wind: 1,
       garments: [jacket, second].map((g) => ({ ...g })),
       legs: [
         { minutes: 45, sport: 'hike', metabolicW: 480, worn: active },

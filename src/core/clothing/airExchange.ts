@@ -27,7 +27,7 @@ export const EXCHANGE = {
   /** wind that finds its way in at hem, cuffs and seams, (m³/s m²)/(m/s) */
   pumpWind: 0.00036,
   /** a garment of this resistance lets half of what walking and wind drive beneath it: loft fills its own gap and closes the edges, m²K/W */
-  keeps: 0.165,
+  keeps: 0.32,
   /** effective speed through an opening per relative wind, and from buoyancy alone, m/s */
   openingWind: 0.03,
   openingStill: 0.03,
@@ -58,10 +58,23 @@ export function throughFlow(seriesPermeability: number, v: number, density: numb
  */
 export function pumping(gapM: number, resistance: number, w: number, v: number): number {
   const fit = Math.min(1.6, gapM / EXCHANGE.referenceGap);
-  const loft = resistance / EXCHANGE.keeps;
-  const driven = (EXCHANGE.pumpWalk * w + EXCHANGE.pumpWind * v) / (1 + loft * loft);
+  const driven = (EXCHANGE.pumpWalk * w + EXCHANGE.pumpWind * v) * (1 - closes(resistance));
   return fit * (EXCHANGE.pumpStill + driven);
 }
+
+/** How far loft closes the edges of a garment, 0–1. @param resistance of the garment itself, m²K/W */
+export function closes(resistance: number): number {
+  const loft = resistance / EXCHANGE.keeps;
+  return (loft * loft) / (1 + loft * loft);
+}
+
+/**
+ * How much a layer slows the air of the gaps further in, s m²/m³: thin cloth by a part of its own flow, closed loft so that no more gets further in than gets
+ * beneath it.
+ * @param own flow beneath it, through and around it, m³/s m²  @param closed as `closes`
+ */
+export const slows = (own: number, closed: number): number =>
+  (EXCHANGE.seriesShare + (1 - EXCHANGE.seriesShare) * closed) / own;
 
 /** Flow through an opening of `area` m² per m² of zone, m³/s m². */
 export function openingFlow(area: number, v: number): number {

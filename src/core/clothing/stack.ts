@@ -3,7 +3,7 @@
 import { airConductivity, airDensity, STANDARD_PRESSURE } from '@/core/atmosphere/air';
 import { REFERENCE_AREA_M2, ZONES, ZONE_COUNT, ZONE_TABLE, zoneIndex, type Zone } from '@/core/body/zones';
 import { AIR_HEAT, AIR_VAPOUR, LATENT_VAPOUR } from '@/core/quantity/units';
-import { EXCHANGE, openingFlow, pumping, throughFlow, takenUp } from './airExchange';
+import { closes, openingFlow, pumping, slows, takenUp, throughFlow } from './airExchange';
 import { CHEEK_TISSUE } from '@/core/atmosphere/bareSkin';
 import { bareConvection, convection, lewis, radiation } from '@/core/atmosphere/boundaryLayer';
 import { MAX_OPENINGS } from './garment';
@@ -244,6 +244,7 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
     // From the outside in: series permeability and the slowing of inner gaps.
     let inversePermeability = 0;
     let outerSlow = 0;
+    let outerCloses = 0;
     for (let k = n; k >= 1; k--) {
       const g = out.garment[base + k];
       const j = g * ZONE_COUNT + z;
@@ -268,10 +269,15 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
       out.shields[base + k] = cover * (1 - Math.min(1, GAPES * gapes));
       own *= airShare;
       const gapFlow = 1 / (1 / Math.max(1e-6, own) + outerSlow);
+      // What gets further in beneath closed loft is taken from what there is beneath it: a layer more inside never lets in more air.
+      if (k < n) out.ventHeat[base + k + 1] = Math.max(0, out.ventHeat[base + k + 1] - outerCloses * gapFlow);
       // Cloth that lets wind through hardly holds back the air beneath it.
-      outerSlow += EXCHANGE.seriesShare / (own + q + 1e-6);
-      out.ventHeat[base + k] = takenUp(gapFlow, hBody * ZONE_TABLE[z].convection, AIR_HEAT * thin);
+      outerCloses = Math.max(outerCloses, closes(w.resistance[j]));
+      outerSlow += slows(own + q + 1e-6, outerCloses);
+      out.ventHeat[base + k] = gapFlow;
     }
+    for (let k = 1; k <= n; k++)
+      out.ventHeat[base + k] = takenUp(out.ventHeat[base + k], hBody * ZONE_TABLE[z].convection, AIR_HEAT * thin);
     // Each gap's exchange is shared by the two faces that bound it.
     // Through the holes of an open mesh the air above it reaches the skin; a pack keeps the air outside it off what lies beneath.
     const open = n > 1 ? w.mesh[out.garment[base + 1]] : 0;
