@@ -278,19 +278,6 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
     }
     for (let k = 1; k <= n; k++)
       out.ventHeat[base + k] = takenUp(out.ventHeat[base + k], hBody * ZONE_TABLE[z].convection, AIR_HEAT * thin);
-    // Each gap's exchange is shared by the two faces that bound it.
-    // Through the holes of an open mesh the air above it reaches the skin; a pack keeps the air outside it off what lies beneath.
-    const open = n > 1 ? w.mesh[out.garment[base + 1]] : 0;
-    out.ventHeat[base] = n > 0 ? (out.ventHeat[base + 1] + (n > 1 ? open * out.ventHeat[base + 2] : 0)) / 2 : 0;
-    for (let k = 1; k <= n; k++) {
-      const reaches = (k === 1 ? 1 - open : 1) * (k === beneath ? 1 - pack * (1 - PACK_AIR) : 1);
-      out.ventHeat[base + k] = (out.ventHeat[base + k] + (k < n ? out.ventHeat[base + k + 1] * reaches : 0)) / 2;
-    }
-    for (let k = 0; k <= n; k++) {
-      out.ventVapour[base + k] = out.ventHeat[base + k] * AIR_VAPOUR;
-      out.ventHeat[base + k] *= AIR_HEAT * thin;
-    }
-
     const touched = air.touch?.share[z] ?? 0;
     const weight = touched > 0 ? touched * air.touch!.squeeze : 0;
     // From the skin out: resistances with curvature.
@@ -330,6 +317,7 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
       out.source[base + k] = air.heatW ? (air.heatW[g] * w.heatShare[j] * perArea) / ZONE_TABLE[z].areaM2 : 0;
       area = areaOut;
     }
+    shareVents(w, out, { base, n, beneath, kept: pack * (1 - PACK_AIR), heat: AIR_HEAT * thin });
     out.areaFactor[z] = area;
     const h = (n === 0 ? Math.max(hBody, bare) : hBody) * ZONE_TABLE[z].convection;
     let boundary = (h + radiates) * area;
@@ -353,6 +341,48 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
     linksWhenDry(out, z, n);
   }
 }
+
+/** The gaps of a zone: where they begin, how many, the layer a pack lies on and what of the air it keeps off there, 0–1, and the heat of air, J/m³K. */
+interface Gaps {
+  base: number;
+  n: number;
+  beneath: number;
+  kept: number;
+  heat: number;
+}
+
+/**
+ * Shares what the flow of each gap takes up, m³/s m², among the layers beside it. Air in a gap is as warm as the middle of the gap: how far that is on the way from the middle
+ * of one layer to that of the next follows from their resistances, so that beneath thick loft nearly all is taken from what lies under it. Through the holes of an open mesh
+ * the air above it reaches the skin; a pack keeps the air outside it off what lies beneath.
+ */
+function shareVents(w: GarmentArrays, out: Stacks, { base, n, beneath, kept, heat }: Gaps): void {
+  const open = n > 1 ? w.mesh[out.garment[base + 1]] : 0;
+  out.ventHeat[base] = out.ventVapour[base] = 0;
+  for (let k = 1; k <= n; k++) {
+    const i = base + k;
+    const flow = out.ventHeat[i];
+    const outer = midGap(k > 1 ? out.rOut[i - 1] : 0, out.rGap[i], out.rIn[i]);
+    const outerVapour = midGap(k > 1 ? out.vOut[i - 1] : 0, out.vGap[i], out.vIn[i]);
+    const reaches = k - 1 === beneath ? 1 - kept : 1;
+    const toSkin = k === 2 ? open : 0;
+    const inner = flow * (1 - outer) * reaches;
+    const innerVapour = flow * (1 - outerVapour) * reaches;
+    out.ventHeat[i - 1] += inner * (1 - toSkin);
+    out.ventVapour[i - 1] += innerVapour * (1 - toSkin);
+    out.ventHeat[base] += flow * (1 - outer) * toSkin;
+    out.ventVapour[base] += flow * (1 - outerVapour) * toSkin;
+    out.ventHeat[i] = flow * outer;
+    out.ventVapour[i] = flow * outerVapour;
+  }
+  for (let k = 0; k <= n; k++) {
+    out.ventVapour[base + k] *= AIR_VAPOUR;
+    out.ventHeat[base + k] *= heat;
+  }
+}
+
+/** How far on the way from the middle of one layer to that of the next the middle of the gap between them lies, 0–1. */
+const midGap = (outside: number, gap: number, inside: number): number => (outside + gap / 2) / (outside + gap + inside);
 
 /** Fills the links of a zone as they are without liquid or ice, which is most of the time. */
 function linksWhenDry(out: Stacks, z: number, n: number): void {

@@ -203,7 +203,7 @@ test('a day on which only what both descents end with is dear is looked at itsel
 });
 
 test('a day that only what suits the even day comes out dear on is looked at itself at last', () => {
-  const request = skiTour(-8);
+  const request = skiTour(-10);
   const search = new Search(request, () => true);
   const found = () => descendBeside(search.where, request);
   expect(search.begin() && search.meet(found())).toBe(true);
