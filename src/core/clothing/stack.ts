@@ -255,9 +255,9 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
       inversePermeability += cover / Math.max(0.01, w.permeability[j]);
       const q = throughFlow(1 / inversePermeability, v, density) * airShare;
       out.through[base + k] = q * heat;
-      if (k === n) out.throughOuter[z] = q * heat;
 
-      let own = pumping(w.gap[j] + holes(w, out, base + k - 1, k - 1), w.resistance[j], air.pumping, v);
+      // Where there is no cloth there is no gap beneath it.
+      let own = cover * pumping(w.gap[j] + holes(w, out, base + k - 1, k - 1), w.resistance[j], air.pumping, v);
       let gapes = 0;
       for (let o = 0; o < w.openingCount[g]; o++) {
         const setting = state.open[g * MAX_OPENINGS + o];
@@ -272,10 +272,16 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
       // What gets further in beneath closed loft is taken from what there is beneath it: a layer more inside never lets in more air.
       if (k < n) out.ventHeat[base + k + 1] = Math.max(0, out.ventHeat[base + k + 1] - outerCloses * gapFlow);
       // Cloth that lets wind through hardly holds back the air beneath it.
-      outerCloses = Math.max(outerCloses, closes(w.resistance[j]));
-      outerSlow += slows(own + q + 1e-6, outerCloses);
+      outerCloses = Math.max(outerCloses, cover * closes(w.resistance[j]));
+      outerSlow += cover * slows(own + q + 1e-6, outerCloses);
       out.ventHeat[base + k] = gapFlow;
     }
+    // Beside a garment that covers a part of the zone, what passed through the layer beneath it goes on; past bare skin nothing does.
+    for (let k = 1; k <= n; k++) {
+      const cover = out.cover[base + k];
+      out.through[base + k] = cover * out.through[base + k] + (k > 1 ? (1 - cover) * out.through[base + k - 1] : 0);
+    }
+    out.throughOuter[z] = n > 0 ? out.through[base + n] : 0;
     for (let k = 1; k <= n; k++)
       out.ventHeat[base + k] = takenUp(out.ventHeat[base + k], hBody * ZONE_TABLE[z].convection, AIR_HEAT * thin);
     const touched = air.touch?.share[z] ?? 0;
@@ -319,7 +325,9 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
     }
     shareVents(w, out, { base, n, beneath, kept: pack * (1 - PACK_AIR), heat: AIR_HEAT * thin });
     out.areaFactor[z] = area;
-    const h = (n === 0 ? Math.max(hBody, bare) : hBody) * ZONE_TABLE[z].convection;
+    let uncovered = 1;
+    for (let k = 1; k <= n; k++) uncovered *= 1 - out.cover[base + k];
+    const h = (hBody + uncovered * Math.max(0, bare - hBody)) * ZONE_TABLE[z].convection;
     let boundary = (h + radiates) * area;
     let vapour = h * perPa * area;
     if (pack > 0 && beneath === n) {

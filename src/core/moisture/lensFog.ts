@@ -8,7 +8,7 @@ import { exhaledC } from '@/core/body/respiration';
  * and in deep cold, a vented mask or a bare mouth does not.
  */
 const LENS_WARMTH = { goggles: 0.45, glasses: 0.25 };
-const RISES = 2;
+const RISES = 2.2;
 const BARE_RISES = 0.01;
 const FLUSH_MS = 1.5;
 
