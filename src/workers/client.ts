@@ -206,8 +206,8 @@ export const planInWorker = (
           parts.forEach((asked) => asked.cancel());
           return halfOn(where);
         },
-        bettered: (where, second) =>
-          part(ask<Second>(setting, (api) => api.betterSecond(leadDays, where, second, proxy(heard)))),
+        bettered: (where, plans) =>
+          part(ask<Second>(setting, (api) => api.betterSecond(leadDays, where, plans, proxy(heard)))),
       };
       const whole = ask<Planned>(setting, (api) => api.plan(leadDays, told, proxy(beside)));
       const half = halfOn('even day');

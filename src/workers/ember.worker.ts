@@ -89,7 +89,7 @@ export interface Beside {
   /** what the descent from other layers finds there */
   descended: (where: Where) => Promise<Descended>;
   /** what a second plan comes to there */
-  bettered: (where: Where, second: Plan) => Promise<Second>;
+  bettered: (where: Where, plans: readonly Plan[]) => Promise<Second>;
 }
 
 /** The heavy work, off the page's thread. One pure core serves worker, server, command line and tests. */
@@ -165,8 +165,8 @@ const api = {
   descendFromOther: (leadDays: number, where: Where, heard: () => void): Descended =>
     descendBeside(where, planRequest(leadDays), goesOn(heard)),
   /** @param heard told now and then that it goes on */
-  betterSecond: (leadDays: number, where: Where, second: Plan, heard: () => void): Second =>
-    betterSecond(askedOn(where, planRequest(leadDays)), second, goesOn(heard)),
+  betterSecond: (leadDays: number, where: Where, plans: readonly Plan[], heard: () => void): Second =>
+    betterSecond(askedOn(where, planRequest(leadDays)), plans, goesOn(heard)),
   school: (leadDays: number, id: string, tell: Tell): SchoolTried =>
     trySchool(planRequest(leadDays), schoolOf(id), nowAndThen(tell)),
 };

@@ -36,7 +36,8 @@ interface Met {
   curve: CurvePoint[];
   chosen: Plan;
   others: Plan[];
-  second: Plan | null;
+  /** of other starts, to be bettered by themselves too */
+  beside: Plan[];
   /** the chosen one after its polish */
   bettered?: Polished;
 }
@@ -59,7 +60,7 @@ export class Look {
   private first: PathRun | null = null;
   /** what the descent from other layers found, where it differs */
   private other: PathRun | null = null;
-  /** what a third descent found, to be mixed in at the end */
+  /** what a third descent found */
   private spare: PathRun | null = null;
   private met: Met | null = null;
   /** what it had taken when it last waited for others */
@@ -129,20 +130,26 @@ export class Look {
       curve,
       chosen: chosen.plan,
       others: [...(other ? [first, other] : []), ...(this.spare ? [this.spare] : [])].map((run) => run.plan()),
-      second: worse && chosen.cost >= DEAR && worse.cuesOf(worse.dresses).length <= this.most ? worse.plan() : null,
+      beside: chosen.cost < DEAR ? [] : [worse, this.spare].flatMap((run) => this.asAsked(run)),
     };
     this.held = course.work;
   }
 
-  /**
-   * The plan of the worse descent, where what was chosen is dear: there is much to lose, hollows lie further apart, and it is bettered by
-   * itself too, here or in another worker (`betterSecond`). Null where one look is enough.
-   */
-  get second(): Plan | null {
-    return this.met?.second ?? null;
+  /** What a descent found, where it keeps to the cues that are asked for. */
+  private asAsked(run: PathRun | null): Plan[] {
+    return run && run.cuesOf(run.dresses).length <= this.most ? [run.plan()] : [];
   }
 
-  /** Betters the chosen plan by single changes. @returns whether it stays dear, so that a second plan counts */
+  /**
+   * The plans of the other descents, where what was chosen is dear: there is much to lose, hollows lie further apart, and they are bettered by
+   * themselves too, here or in another worker (`betterSecond`). Null where one look is enough.
+   */
+  get second(): readonly Plan[] | null {
+    const beside = this.met?.beside ?? [];
+    return beside.length > 0 ? beside : null;
+  }
+
+  /** Betters the chosen plan by single changes. @returns whether it stays dear, so that the others count */
   better(): boolean {
     const { met, descent, course } = this;
     if (!met) throw new Error('the descents of this search have not met');
@@ -151,10 +158,10 @@ export class Look {
     const polished = polish(met.chosen, descent.candidates, finishing);
     met.bettered = withoutWornJacket(polished, descent.candidates, finishing, mayFollow(finishing));
     this.held = course.work;
-    return met.second !== null && met.bettered.least >= DEAR;
+    return met.beside.length > 0 && met.bettered.least >= DEAR;
   }
 
-  /** The plan it ends with. @param second what the second plan came to, where it counts */
+  /** The plan it ends with. @param second what the others came to, where they count */
   end(second: Second | null): Found {
     const { met, descent, course } = this;
     if (!met?.bettered) throw new Error('the chosen plan of this search was not bettered');
@@ -164,9 +171,9 @@ export class Look {
     const finishing = finishingOf(descent, this.most);
     const [best, other] = second && second.least < met.bettered.least ? [second, met.bettered] : [met.bettered, second];
     const mixed = other
-      ? polish(best.plan, descent.candidates, { ...finishing, others: [other.plan], bettered: true })
+      ? polish(best.plan, descent.candidates, { ...finishing, others: [other.plan, ...second!.rest], bettered: true })
       : best;
-    const others = other ? [...met.others, other.plan] : met.others;
+    const others = other ? [...met.others, other.plan, ...second!.rest] : met.others;
     return { plan: settle(mixed.plan, finishing), curve: met.curve, others };
   }
 

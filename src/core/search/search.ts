@@ -103,18 +103,18 @@ export class Search {
     return false;
   }
 
-  /** The plan of the worse descent, where it is to be bettered too (`betterSecond`, on the day that is looked at). Null where one look is enough. */
-  get second(): Plan | null {
+  /** The plans of the other descents, where they are to be bettered too (`betterSecond`, on the day that is looked at). Null where one look is enough. */
+  get second(): readonly Plan[] | null {
     return this.look.second;
   }
 
-  /** Betters the chosen plan by single changes. @returns whether it stays dear, so that a second plan counts */
+  /** Betters the chosen plan by single changes. @returns whether it stays dear, so that the others count */
   better(): boolean {
     return this.look.better();
   }
 
   /**
-   * The plan proposed, and all that is told of it. @param second what the second plan came to, where it counts
+   * The plan proposed, and all that is told of it. @param second what the others came to, where they count
    * @returns null where what suits the even day came out dear: it is to begin once more, on the day itself
    */
   end(second: Second | null): Planned | null {

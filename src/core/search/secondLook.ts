@@ -7,8 +7,9 @@ import type { PlanRequest } from './planRequest';
 import { polish, POLISH_STEP_S, type Polished } from './polish';
 import { MOST_CUES } from './wishes';
 
-/** A second plan after its polish, and what that took. */
+/** What comes of the plans of other starts, each bettered by itself: the cheapest of them, the others, and what it took. */
 export interface Second extends Polished {
+  rest: readonly Plan[];
   work: Work;
 }
 
@@ -27,10 +28,16 @@ export const finishingOf = (descent: Descent, mostCues: number): Finishing => ({
   beat: () => descent.beat(),
 });
 
-/** The second plan of a search, bettered by itself: here, or in a worker beside it. @param goOn asked now and then; false ends it with the best so far */
-export function betterSecond(request: PlanRequest, second: Plan, goOn: () => boolean = () => true): Second {
+/**
+ * The plans of a search's other starts, each bettered by itself: here, or in a worker beside it. Which start leads to the best cannot be told by what it begins with.
+ * @param plans at least one  @param goOn asked now and then; false ends it with the best so far
+ */
+export function betterSecond(request: PlanRequest, plans: readonly Plan[], goOn: () => boolean = () => true): Second {
   const before = { ...work };
   const descent = new Descent(request, goOn);
-  const polished = polish(second, descent.candidates, finishingOf(descent, mostCuesOf(request)));
-  return { ...polished, work: workSince(before) };
+  const finishing = finishingOf(descent, mostCuesOf(request));
+  const [best, ...rest] = plans
+    .map((plan) => polish(plan, descent.candidates, finishing))
+    .sort((a, b) => a.least - b.least);
+  return { ...best, rest: rest.map((p) => p.plan), work: workSince(before) };
 }

@@ -328,7 +328,7 @@ describe('what an athlete wants binds every change', () => {
     expect(found.cues.length).toBeLessThanOrEqual(1);
     const kept = keepsTo({ mostCues: 1, mouthCovered: true, twoSocks: true }, c.garments);
     // It covers the mouth and lines the socks: a plan that does not is refused beside it.
-    const bare = { ...found, worn: found.worn.filter((id) => c.garments.find((g) => g.id === id)!.group !== 'face') };
+    const bare = { ...found, worn: found.worn.filter((id) => c.garments.find((g) => g.id === id)!.mouthCover === 0) };
     const lined = { ...found, worn: found.worn.filter((id) => id !== 'liner-socks') };
     expect([kept(found, bare), kept(found, lined)]).toEqual([false, false]);
   });

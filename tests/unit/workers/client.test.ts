@@ -159,7 +159,7 @@ test('where there is a second core, another worker makes half of a plan; the pla
   expect([whole.beside === null, half.beside === null]).toEqual([false, true]);
   half.questions[0]('the other half');
   expect(await whole.beside!.descended('even day')).toBe('the other half');
-  const bettered = whole.beside!.bettered('even day', {} as Plan);
+  const bettered = whole.beside!.bettered('even day', [{} as Plan]);
   await until(() => half.questions.length === 2);
   half.questions[1]('the second plan, bettered');
   expect(await bettered).toBe('the second plan, bettered');
