@@ -107,10 +107,13 @@ describe('one tap', () => {
     const odd = after(...sound, { atS: 2600, feels: 'cold' });
     expect(odd.z.comfort.mean).toBeGreaterThan(0);
   });
-  it('many that agree draw new members where the likely ones lie', () => {
-    const sure = after(...[1200, 1800, 2400, 3000, 3600].map((atS): Heard => ({ atS, feels: 'hands cold' })));
+  it('three that agree draw new members where the likely ones lie', () => {
+    const sure = after(...[1200, 2400, 3600].map((atS): Heard => ({ atS, feels: 'hands cold' })));
     expect(sure.counts).toBeGreaterThan(16);
     expect(sure.z[hands].mean).toBeGreaterThan(0.8);
+    const six = [600, 1200, 1800, 2400, 3000, 3600];
+    for (const feels of ['cold', 'too hot'] as const)
+      expect(after(...six.map((atS): Heard => ({ atS, feels }))).counts).toBeGreaterThan(16);
   });
 });
 
