@@ -17,7 +17,7 @@ export interface Weathered {
   rained: number;
   /** something of the face's is on whoever works: it gets damp and makes breath harder, 0 or 1 */
   masked: number;
-  /** how scantily limbs are dressed: 1 for a thin shell on bare thighs, 2 for a membrane, three times that in full rain, up to 3 for arms bare in the cold, up to 5 for calves in hard frost */
+  /** how scantily limbs are dressed: 3 for a thin shell on bare thighs, 4 for a membrane, twice that in full rain, up to 3 for arms bare in the cold, up to 5 for calves in hard frost */
   scant: number;
   /** rain trousers on whoever runs or skis a track: they bind every stride, 0 or 1 */
   stride: number;
@@ -100,15 +100,16 @@ function frontOpen(s: Stacks, w: GarmentArrays): number {
 const UNLINED_MM = 0.5;
 
 /** Nobody who owns tights wears wind or rain trousers on bare legs in the cold: slick cloth clings and is cold where it touches (common practice, no published source). */
+const SLICK = { cloth: 3, membrane: 4 } as const;
 function onThighs(s: Stacks, w: GarmentArrays): number {
   if (s.layers[THIGHS] === 0) return 0;
   const g = w.garments[s.garment[THIGHS * STRIDE + 1]];
   const shell = g.role === 'shell' || g.role === 'storm';
-  return shell && g.thicknessMm < UNLINED_MM ? (g.membrane ? 2 : 1) : 0;
+  return shell && g.thicknessMm < UNLINED_MM ? (g.membrane ? SLICK.membrane : SLICK.cloth) : 0;
 }
 
 /** In full rain it clings so many times worse on top (engineering value). */
-const CLINGS_WET = 2;
+const CLINGS_WET = 1;
 /** Nobody runs or skis a track in rain trousers while legs work: they bind and flap, and wet tights are borne (common practice, no published source). */
 const STRIDES: readonly Purpose[] = ['run', 'nordic'];
 function bindsStride(s: Stacks, w: GarmentArrays, { going, purpose }: SportRow): boolean {
