@@ -43,7 +43,7 @@ export function settingAt(plan: Plan, g: Garment, opening: string, atS: number):
 
 /**
  * Tidies a plan: cues in order, cues at one moment joined, actions that change nothing dropped, and everything that goes
- * on later carried from the start. A stop in the lee that is still held is not told again. An opening is set while its garment is on: what is told of one that is in the pack waits
+ * on later carried from the start. A stop in the lee and a pace that are still held are not told again. An opening is set while its garment is on: what is told of one that is in the pack waits
  * until it goes on, and is dropped where it never does.
  */
 export function tidy(plan: Plan): Plan {
@@ -51,6 +51,7 @@ export function tidy(plan: Plan): Plan {
   const openings = new Openings(plan);
   const needed = new Set<string>();
   let lee: { untilS: number } | undefined;
+  let gait: { share: number; untilS: number } | undefined;
   const changes = (a: KitAction): boolean => {
     switch (a.do) {
       case 'set':
@@ -69,14 +70,16 @@ export function tidy(plan: Plan): Plan {
   const cues = joined(plan.cues).flatMap((cue): Cue[] => {
     const { pace, shelter, ...rest } = cue;
     const actions = openings.whileOn(lastWord(cue.actions), on).filter(changes);
-    const held = shelter !== undefined && lee !== undefined && lee.untilS >= cue.atS;
-    if (held) lee!.untilS = Math.max(lee!.untilS, shelter.untilS);
-    const holds = shelter && !held && shelter.untilS > cue.atS ? { ...shelter } : undefined;
-    lee = holds ?? lee;
-    const going = {
-      ...(pace && pace.untilS > cue.atS ? { pace } : {}),
-      ...(holds ? { shelter: holds } : {}),
-    };
+    if (shelter && lee && lee.untilS >= cue.atS) lee.untilS = Math.max(lee.untilS, shelter.untilS);
+    const stops = shelter && !(lee && lee.untilS >= cue.atS) && shelter.untilS > cue.atS ? { ...shelter } : undefined;
+    if (pace && gait?.share === pace.share && gait.untilS >= cue.atS) gait.untilS = Math.max(gait.untilS, pace.untilS);
+    const goes =
+      pace && !(gait?.share === pace.share && gait.untilS >= cue.atS) && pace.untilS > cue.atS
+        ? { ...pace }
+        : undefined;
+    lee = stops ?? lee;
+    gait = goes ?? gait;
+    const going = { ...(goes ? { pace: goes } : {}), ...(stops ? { shelter: stops } : {}) };
     return actions.length > 0 || going.pace || going.shelter ? [{ ...rest, ...going, actions }] : [];
   });
   const carried = [...new Set([...plan.carried, ...needed])].filter((g) => !plan.worn.includes(g));

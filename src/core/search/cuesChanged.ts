@@ -36,7 +36,11 @@ export function* cuesMoved(plan: Plan, { closet, timeline, person }: PlanRequest
 }
 
 /** Easier or brisker from a natural moment on: for that stretch alone, and for as long as one may, where no other pace is asked. */
-export function* pacesTried(plan: Plan, { timeline, person }: PlanRequest): Generator<Change> {
+export function* pacesTried(
+  plan: Plan,
+  { timeline, person }: PlanRequest,
+  until: 'next or last' | 'any' = 'next or last',
+): Generator<Change> {
   const moments = phases(timeline);
   const may = moments.map((m, i) => pacesIn(timeline, person, m, moments[i + 1]));
   const asked = plan.cues.flatMap((c) => (c.pace ? [{ atS: c.atS, untilS: c.pace.untilS }] : []));
@@ -47,7 +51,8 @@ export function* pacesTried(plan: Plan, { timeline, person }: PlanRequest): Gene
       let last = i;
       while (last + 1 < moments.length && may[last + 1][going]) last++;
       const atS = moments[i].startS;
-      for (const { endS } of new Set([moments[i], moments[last]]))
+      const ends = until === 'any' ? moments.slice(i, last + 1) : [moments[i], moments[last]];
+      for (const { endS } of new Set(ends))
         if (!asked.some((o) => o.atS < endS - 1 && o.untilS > atS + 1))
           yield {
             name: `${going} from ${atS} to ${endS}`,

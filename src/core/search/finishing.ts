@@ -23,6 +23,8 @@ export interface Finishing {
   adapts?: true;
   /** set where the plan was bettered to its end already: it is only once more where it takes something of the others */
   bettered?: true;
+  /** set where single changes are all that is tried, and how one goes stays as it is */
+  brief?: true;
   /** asked between trials; false ends with the best so far */
   beat: () => boolean;
 }

@@ -1,4 +1,5 @@
 import type { Plan } from '@/core/kit/plan';
+import { atOtherPaces } from './atOtherPaces';
 import { chances } from '@/core/questions/chances';
 import type { Work } from '@/core/questions/phaseRunner';
 import type { Course } from './course';
@@ -174,7 +175,8 @@ export class Look {
       ? polish(best.plan, descent.candidates, { ...finishing, others: [other.plan, ...second!.rest], bettered: true })
       : best;
     const others = other ? [...met.others, other.plan, ...second!.rest] : met.others;
-    return { plan: settle(mixed.plan, finishing), curve: met.curve, others };
+    const paced = mixed.least >= DEAR ? atOtherPaces(mixed, descent.candidates, finishing) : mixed;
+    return { plan: settle(paced.plan, finishing), curve: met.curve, others };
   }
 
   /** The better of two plans, with each part of the body tried as the other has it. */

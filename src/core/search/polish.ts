@@ -40,11 +40,12 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Poli
   if (f.bettered && !end.takesMix()) return end;
   for (let round = 0; round < POLISH_ROUNDS; round++) {
     const before = end.least;
-    end.takeSingle(round === 0 ? [...triedFirst(end.plan, candidates, f.request)] : []);
-    end.takeProposal();
+    const legs = f.brief ? [...sweep(end.plan, f.request, [['legs']])] : [];
+    end.takeSingle([...(round === 0 ? triedFirst(end.plan, candidates, f.request) : []), ...legs]);
+    if (!f.brief) end.takeProposal();
     if (before - end.least >= end.leastSwap || end.triesAgain()) continue;
     // An adapted plan went through the rest on its even day.
-    if (f.adapts ? !end.takesMix() : !end.takesHarder(candidates)) break;
+    if (f.brief || (f.adapts ? !end.takesMix() : !end.takesHarder(candidates))) break;
   }
   return end;
 }
@@ -156,9 +157,9 @@ class Polishing {
     this.hold();
     const { plan, f } = this;
     const single = [...singleChanges(plan, f.request), ...cuesMoved(plan, f.request), ...pacesTried(plan, f.request)];
-    for (const { name, edit, least = this.leastSwap } of [...first, ...single]) {
+    for (const { name, of, edit, least = this.leastSwap } of [...first, ...single]) {
       const next = edit(this.plan);
-      if (this.hopeless.has(name) || !this.mayBe(next)) continue;
+      if ((f.brief && of === 'going') || this.hopeless.has(name) || !this.mayBe(next)) continue;
       if (!this.mayRun('swaps')) break;
       const about = this.savesOf(next);
       this.hopeless.note(name, about);

@@ -3,6 +3,7 @@ import type { Garment } from '@/core/clothing/garment';
 import { alarmsIn } from '@/core/judge/findings';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
+import { clamp } from '@/core/quantity/range';
 import { dropCue } from '@/core/questions/missedCues';
 import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
@@ -11,9 +12,10 @@ import { askedOf, type Finishing } from './finishing';
 import { mayFollow } from './mayFollow';
 import { POLISH_STEP_S } from './polish';
 
-/** Plans this near to each other in cost are the same to anybody: points, and a share of the whole; what may be left out of them. */
+/** Plans this near to each other in cost are the same to anybody: points, and a share of the whole, up to so many points. */
 const SAME_POINTS = 0.03;
 const SAME_SHARE = 0.015;
+const SAME_AT_MOST = 0.045;
 /** What all those cues together may be worth that are left out as not worth remembering, points: six minutes of annoyance. */
 const CUE_WORTH = 0.1;
 const NEEDLESS: ReadonlySet<Garment['group']> = new Set(['eyes', 'face', 'head', 'hands']);
@@ -43,7 +45,7 @@ export function settle(polished: Plan, f: Finishing, what: 'cues and pieces' | '
   };
   for (let i = plan.cues.length - 1; i >= 0 && f.beat(); i--) takes(dropCue(plan, i), before.total + CUE_WORTH);
   if (what === 'cues') return plan;
-  const most = total + Math.max(SAME_POINTS, SAME_SHARE * total);
+  const most = total + clamp(SAME_SHARE * total, SAME_POINTS, SAME_AT_MOST);
   const order = [...closet].sort(byPlace);
   for (const g of alongOf(order, plan).reverse()) {
     if (!f.beat()) break;

@@ -67,6 +67,19 @@ function* asTheyCome(plan: Plan, request: PlanRequest): Generator<Change> {
           warmer: fabricResistance(other) - fabricResistance(g),
           edit: (p) => act(takeGarment(p, other.id, 'worn'), { do: 'takeOff', garment: g.id }, 0),
         };
+    // Padded ones may come over thinner ones later.
+    if (g.group === 'hands' && g.role === 'warm' && plan.worn.includes(g.id))
+      for (const other of closet.filter((o) => o.group === 'hands' && o.role === 'mid' && suits(o)))
+        for (const { startS } of phases(request.timeline).slice(1))
+          yield {
+            name: `${other.id}, ${g.id} from ${startS}`,
+            of: g.group,
+            warmer: 0,
+            edit: (p) => {
+              const without = act(takeGarment(p, other.id, 'worn'), { do: 'takeOff', garment: g.id }, 0);
+              return act(without, { do: 'putOn', garment: g.id }, startS);
+            },
+          };
     if (isSpare(g, along))
       yield { name: `no ${g.id}`, of: g.group, warmer: -fabricResistance(g), edit: (p) => leaveGarment(p, g.id) };
   }
@@ -78,6 +91,7 @@ function* asTheyCome(plan: Plan, request: PlanRequest): Generator<Change> {
         warmer: fabricResistance(o),
         edit: (p) => takeGarment(p, o.id, 'worn'),
       });
+  yield* withoutChanging(plan, closet, 'hands');
   yield* atHalts(plan, { along, takes: closet.filter((o) => isOverTrousers(o) && suits(o)) }, request);
   if (!along.some(isLegBase))
     for (const o of closet)
@@ -219,16 +233,20 @@ const isOverTrousers = (g: Garment): boolean => g.group === 'legs' && isStandby(
 const WAITS: ReadonlySet<Group> = new Set(['hands', 'head', 'face']);
 const isLegBase = (g: Garment): boolean => g.group === 'legs' && g.role === 'base';
 
-/** Layers of the torso kept as they are where a cue takes them off or puts them on. */
-export function* withoutChanging(plan: Plan, closet: readonly Garment[]): Generator<Change> {
-  const torso = new Map(closet.flatMap((g) => (g.group === 'torso' ? [[g.id, fabricResistance(g)] as const] : [])));
+/** Layers of the torso, or gloves, kept as they are where a cue takes them off or puts them on. */
+export function* withoutChanging(
+  plan: Plan,
+  closet: readonly Garment[],
+  of: 'torso' | 'hands' = 'torso',
+): Generator<Change> {
+  const pieces = new Map(closet.flatMap((g) => (g.group === of ? [[g.id, fabricResistance(g)] as const] : [])));
   for (const cue of plan.cues)
     for (const a of cue.actions)
-      if (a.do !== 'set' && torso.has(a.garment))
+      if (a.do !== 'set' && pieces.has(a.garment))
         yield {
           name: `${cue.atS} not ${a.do} ${a.garment}`,
-          of: 'torso',
-          warmer: torso.get(a.garment)! * (a.do === 'takeOff' ? 1 : -1),
+          of,
+          warmer: pieces.get(a.garment)! * (a.do === 'takeOff' ? 1 : -1),
           edit: (p) =>
             tidy({
               ...p,

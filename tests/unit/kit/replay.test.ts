@@ -63,3 +63,15 @@ test('a stop in the lee is told once for as long as it is held', () => {
     [7560, 8400],
   ]);
 });
+
+test('a pace that is held on is told once, another one anew', () => {
+  const at = (atS: number, untilS: number, share = 0.75): Cue => ({ atS, actions: [], pace: { share, untilS } });
+  const told = (...cues: Cue[]) => tidy(plan({ cues })).cues.map((c) => [c.atS, c.pace?.untilS, c.pace?.share]);
+  expect(told(at(480, 2160), at(2160, 4140))).toEqual([[480, 4140, 0.75]]);
+  expect(told(at(480, 4140), at(2160, 3000))).toEqual([[480, 4140, 0.75]]);
+  expect(told(at(480, 2160), at(2160, 4140, 1.12))).toEqual([
+    [480, 2160, 0.75],
+    [2160, 4140, 1.12],
+  ]);
+  expect(told(at(480, 2000), at(2160, 4140))).toHaveLength(2);
+});
