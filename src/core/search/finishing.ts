@@ -29,6 +29,12 @@ export interface Finishing {
   beat: () => boolean;
 }
 
+/** A plan that was bettered, and what it costs with the price of its order, points. */
+export interface Polished {
+  plan: Plan;
+  least: number;
+}
+
 /** The question that a finished plan answers, without the plan. */
 export function askedOf({ request, weights }: Finishing) {
   const { person, timeline, damp, waiting, closet, sport } = request;

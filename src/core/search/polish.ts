@@ -6,7 +6,7 @@ import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
 import type { Candidates } from './candidates';
 import { redress } from './redress';
-import { askedOf, DEAR, type Finishing } from './finishing';
+import { askedOf, DEAR, type Finishing, type Polished } from './finishing';
 import { mayFollow } from './mayFollow';
 import { mixes } from './mixes';
 import { orderPrice } from './order';
@@ -48,12 +48,6 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Poli
     if (f.brief || (f.adapts ? !end.takesMix() : !end.takesHarder(candidates))) break;
   }
   return end;
-}
-
-/** A plan that was bettered, and what it costs with the price of its order, points. */
-export interface Polished {
-  plan: Plan;
-  least: number;
 }
 
 /** A plan that is held, what changes of it were found to save, and how many runs are left to better it. */

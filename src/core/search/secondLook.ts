@@ -2,9 +2,9 @@ import { within } from '@/core/quantity/range';
 import type { Plan } from '@/core/kit/plan';
 import { work, workSince, type Work } from '@/core/questions/phaseRunner';
 import { Descent } from './descent';
-import type { Finishing } from './finishing';
+import type { Finishing, Polished } from './finishing';
 import type { PlanRequest } from './planRequest';
-import { polish, POLISH_STEP_S, type Polished } from './polish';
+import { polish, POLISH_STEP_S } from './polish';
 import { MOST_CUES } from './wishes';
 
 /** What comes of the plans of other starts, each bettered by itself: the cheapest of them, the others, and what it took. */
