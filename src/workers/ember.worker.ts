@@ -88,7 +88,7 @@ const breathe = () => new Promise<void>((go) => setTimeout(go, 0));
 export interface Beside {
   /** what the descent from other layers finds there */
   descended: (where: Where) => Promise<Descended>;
-  /** what a second plan comes to there */
+  /** what the plans of the other starts come to there */
   bettered: (where: Where, plans: readonly Plan[]) => Promise<Second>;
 }
 

@@ -32,7 +32,7 @@ export interface Moment {
   eyes: number;
   rained: number;
   masked: number;
-  /** how scantily limbs are dressed, 0–10: see `Weathered` */
+  /** how scantily limbs are dressed, 0–16: see `Weathered` */
   scant: number;
   /** rain trousers on whoever runs, 0 or 1: see `Weathered` */
   stride: number;

@@ -70,13 +70,8 @@ export function tidy(plan: Plan): Plan {
   const cues = joined(plan.cues).flatMap((cue): Cue[] => {
     const { pace, shelter, ...rest } = cue;
     const actions = openings.whileOn(lastWord(cue.actions), on).filter(changes);
-    if (shelter && lee && lee.untilS >= cue.atS) lee.untilS = Math.max(lee.untilS, shelter.untilS);
-    const stops = shelter && !(lee && lee.untilS >= cue.atS) && shelter.untilS > cue.atS ? { ...shelter } : undefined;
-    if (pace && gait?.share === pace.share && gait.untilS >= cue.atS) gait.untilS = Math.max(gait.untilS, pace.untilS);
-    const goes =
-      pace && !(gait?.share === pace.share && gait.untilS >= cue.atS) && pace.untilS > cue.atS
-        ? { ...pace }
-        : undefined;
+    const stops = told(shelter, lee, cue.atS);
+    const goes = told(pace, pace?.share === gait?.share ? gait : undefined, cue.atS);
     lee = stops ?? lee;
     gait = goes ?? gait;
     const going = { ...(goes ? { pace: goes } : {}), ...(stops ? { shelter: stops } : {}) };
@@ -84,6 +79,14 @@ export function tidy(plan: Plan): Plan {
   });
   const carried = [...new Set([...plan.carried, ...needed])].filter((g) => !plan.worn.includes(g));
   return { ...plan, carried, cues };
+}
+
+/** What a cue asks to be held until later, as far as it must be told: where the like is held already, that only lasts longer. @param held changed where it does */
+function told<T extends { untilS: number }>(asked: T | undefined, held: T | undefined, atS: number): T | undefined {
+  if (!asked || asked.untilS <= atS) return undefined;
+  if (!held || held.untilS < atS) return { ...asked };
+  held.untilS = Math.max(held.untilS, asked.untilS);
+  return undefined;
 }
 
 type SetAction = Extract<KitAction, { do: 'set' }>;

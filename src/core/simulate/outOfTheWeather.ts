@@ -101,6 +101,7 @@ const UNLINED_MM = 0.5;
 
 /** Nobody who owns tights wears wind or rain trousers on bare legs in the cold: slick cloth clings and is cold where it touches (common practice, no published source). */
 const SLICK = { cloth: 3, membrane: 4 } as const;
+
 function onThighs(s: Stacks, w: GarmentArrays): number {
   if (s.layers[THIGHS] === 0) return 0;
   const g = w.garments[s.garment[THIGHS * STRIDE + 1]];

@@ -54,6 +54,59 @@ test('a layer that has vents is tried shut and open', () => {
   expect(without('wind-vest too, vents the other way')?.openings).toEqual({ 'wind-vest': { zip: 1 } });
 });
 
+test('padded mitts may come later, over thinner ones that are worn until then', () => {
+  const later = changesOf(plan, asked(day, [...CATALOGUE])).filter(
+    (c) => / from \d+$/.test(c.name) && c.name.includes('warm-mitts'),
+  );
+  expect(later.length).toBeGreaterThan(2);
+  for (const { name, plan: p } of later) {
+    const atS = Number(name.split(' ').pop());
+    expect([p.worn.includes('warm-mitts'), p.carried.includes('warm-mitts')]).toEqual([false, true]);
+    expect(wornAt(p, atS + 1).has('warm-mitts')).toBe(true);
+    expect(wornAt(p, atS - 1).has('warm-mitts')).toBe(false);
+  }
+});
+
+test('gloves that a cue takes off may stay on', () => {
+  const off: Plan = { ...plan, cues: [{ atS: 1800, actions: [{ do: 'takeOff', garment: 'warm-mitts' }] }] };
+  const stays = changesOf(off).find((c) => c.name === '1800 not takeOff warm-mitts')!;
+  expect(wornAt(stays.plan, 3000).has('warm-mitts')).toBe(true);
+  expect(stays.plan.cues).toEqual([]);
+});
+
+test('a piece that is along is worn again for another that is worn at other times, not for one that is worn with it', () => {
+  const shells = garmentsOf('wind-shell', 'light-rain-shell');
+  const two = (rain: number): Plan => ({
+    ...plan,
+    worn: [...plan.worn, 'light-rain-shell'],
+    carried: [...plan.carried, 'wind-shell'],
+    cues: [
+      { atS: 1800, actions: [{ do: 'takeOff', garment: 'light-rain-shell' }] },
+      { atS: rain, actions: [{ do: 'putOn', garment: 'wind-shell' }] },
+    ],
+  });
+  const again = (p: Plan) =>
+    changesOf(p, asked(day, [...CLOSET, ...shells.filter((g) => !CLOSET.some((o) => o.id === g.id))])).find(
+      (c) => c.name === 'light-rain-shell again for wind-shell',
+    );
+  const merged = again(two(3600))!.plan;
+  expect([...merged.worn, ...merged.carried]).not.toContain('wind-shell');
+  expect(wornAt(merged, 4000).has('light-rain-shell')).toBe(true);
+  expect(wornAt(merged, 2400).has('light-rain-shell')).toBe(false);
+  expect(again(two(900))).toBeUndefined();
+});
+
+test('a pace is tried until the next moment or the last, and where asked until any between', () => {
+  const long = dayOf([aLeg({ minutes: 80 }), aLeg({ name: 'On', minutes: 80 })]);
+  const ends = (until?: 'any') =>
+    [...pacesTried(plan, asked(long), until)]
+      .map((c) => c.edit(plan).cues.find((q) => q.pace && q.atS === 480 && q.pace.share < 1)?.pace?.untilS)
+      .filter((s) => s !== undefined);
+  expect(ends()).toHaveLength(2);
+  expect(ends('any').length).toBeGreaterThan(2);
+  expect(ends('any')).toEqual(expect.arrayContaining(ends()));
+});
+
 /** Changes are thought of for one plan and made on what it has become meanwhile: pieces may have gone since. */
 test('a change made on a plan that has moved on names nothing that is not along', () => {
   const request = asked(day, [...CATALOGUE]);
