@@ -8,7 +8,7 @@ import { compared, type Compared, type SchoolTried } from '@/core/search/parting
 import type { Plan } from '@/core/kit/plan';
 import type { Behind } from '@/core/questions/behind';
 import type { Second } from '@/core/search/secondLook';
-import type { Where } from '@/core/search/search';
+import type { Alone } from '@/core/search/search';
 import type { Beside, EmberWorker } from './ember.worker';
 import type { Setting } from './setting';
 import { quiet, Silent, watched, WorkerBroke, type Asked } from './watched';
@@ -197,20 +197,22 @@ export const planInWorker = (
         asked.result.catch(() => {});
         return asked.result;
       };
-      const halfOn = (where: Where) =>
-        part(ask<Descended>(setting, (api) => api.descendFromOther(leadDays, where, proxy(heard))));
+      const half = () => part(ask<Descended>(setting, (api) => api.descendFromOther(leadDays, proxy(heard))));
+      const looked = () => part(ask<Alone>(setting, (api) => api.lookAlone(leadDays, proxy(heard))));
+      let alone: Promise<Alone> | null = null;
       const beside: Beside = {
-        descended: (where) => {
-          if (where === 'even day') return half;
-          // What is still looked for on the even day is of no use where the day itself is looked at.
-          parts.forEach((asked) => asked.cancel());
-          return halfOn(where);
+        descended: () => begun,
+        bettered: (plan) => {
+          const bettered = part(ask<Second>(setting, (api) => api.betterSecond(leadDays, plan, proxy(heard))));
+          // The planner is busy by then: what it will ask for next is begun before it asks.
+          alone = bettered.then(looked);
+          alone.catch(() => {});
+          return bettered;
         },
-        bettered: (where, plans) =>
-          part(ask<Second>(setting, (api) => api.betterSecond(leadDays, where, plans, proxy(heard)))),
+        alone: () => alone ?? looked(),
       };
       const whole = ask<Planned>(setting, (api) => api.plan(leadDays, told, proxy(beside)));
-      const half = halfOn('even day');
+      const begun = half();
       const cancel = () => [whole, ...parts].forEach((asked) => asked.cancel());
       // What a part of it still works at when all is done is of no use to anybody.
       const ended = () => parts.forEach((asked) => asked.cancel());

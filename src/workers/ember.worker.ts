@@ -13,8 +13,8 @@ import { answerAtDoor, answerAtOnce, type Begun, type DoorAnswer, type DoorTold 
 import { hoursAtDoor, type DoorHour } from '@/core/search/aroundDoor';
 import { type DoorQuestion } from '@/core/search/doorQuestion';
 import type { DoorDay } from '@/core/outing/doorDay';
-import type { Descended } from '@/core/search/otherStarts';
-import { askedOn, descendBeside, Search, type Where } from '@/core/search/search';
+import { descendFromOther, type Descended } from '@/core/search/otherStarts';
+import { askedOn, lookAlone, Search, type Alone } from '@/core/search/search';
 import { betterSecond, type Second } from '@/core/search/secondLook';
 import type { Planned, PlanRequest } from '@/core/search/planRequest';
 import type { SchoolTried } from '@/core/search/partings';
@@ -87,9 +87,11 @@ const breathe = () => new Promise<void>((go) => setTimeout(go, 0));
 /** Another worker beside one that plans. */
 export interface Beside {
   /** what the descent from other layers finds there */
-  descended: (where: Where) => Promise<Descended>;
-  /** what the plans of the other starts come to there */
-  bettered: (where: Where, plans: readonly Plan[]) => Promise<Second>;
+  descended: () => Promise<Descended>;
+  /** what the plan of the other start comes to there; the day itself is looked at after it */
+  bettered: (plan: Plan) => Promise<Second>;
+  /** what the day itself leads to there */
+  alone: () => Promise<Alone>;
 }
 
 /** The heavy work, off the page's thread. One pure core serves worker, server, command line and tests. */
@@ -145,28 +147,29 @@ const api = {
     const request = planRequest(leadDays);
     const search = new Search(request, nowAndThen(tell));
     const goOn = () => search.goesOn();
-    const on = () => askedOn(search.where, request);
-    for (;;) {
-      for (let met = false; !met;) {
-        const other = beside && beside.descended(search.where).catch(() => null);
-        // The message to the other worker goes out before this one is busy again.
-        await breathe();
-        if (search.begin()) met = search.meet((await other) ?? descendBeside(search.where, request, goOn));
-      }
-      const { second } = search;
-      const there = (beside && second && beside.bettered(search.where, second).catch(() => null)) ?? null;
-      await breathe();
-      const counts = search.better() && second !== null;
-      const planned = search.end(counts ? ((await there) ?? betterSecond(on(), second, goOn)) : null);
-      if (planned) return planned;
-    }
+    const even = askedOn('even day', request);
+    const other = beside && beside.descended().catch(() => null);
+    // The message to the other worker goes out before this one is busy again.
+    await breathe();
+    search.begin();
+    search.meet((await other) ?? descendFromOther(even, goOn));
+    const { second } = search;
+    const there = beside && second && beside.bettered(second).catch(() => null);
+    await breathe();
+    const counts = search.better() && second !== null;
+    const dear = search.end(counts ? ((await there) ?? betterSecond(even, second, goOn)) : null);
+    if (!dear) return search.last(null);
+    const alone = beside && (await beside.alone().catch(() => null));
+    return search.last(alone ?? lookAlone(request, search.tellAlone));
   },
   /** @param heard told now and then that it goes on */
-  descendFromOther: (leadDays: number, where: Where, heard: () => void): Descended =>
-    descendBeside(where, planRequest(leadDays), goesOn(heard)),
+  descendFromOther: (leadDays: number, heard: () => void): Descended =>
+    descendFromOther(askedOn('even day', planRequest(leadDays)), goesOn(heard)),
   /** @param heard told now and then that it goes on */
-  betterSecond: (leadDays: number, where: Where, plans: readonly Plan[], heard: () => void): Second =>
-    betterSecond(askedOn(where, planRequest(leadDays)), plans, goesOn(heard)),
+  betterSecond: (leadDays: number, plan: Plan, heard: () => void): Second =>
+    betterSecond(askedOn('even day', planRequest(leadDays)), plan, goesOn(heard)),
+  /** @param heard told now and then that it goes on */
+  lookAlone: (leadDays: number, heard: () => void): Alone => lookAlone(planRequest(leadDays), goesOn(heard)),
   school: (leadDays: number, id: string, tell: Tell): SchoolTried =>
     trySchool(planRequest(leadDays), schoolOf(id), nowAndThen(tell)),
 };

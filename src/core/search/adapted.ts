@@ -13,14 +13,14 @@ import { settle } from './settle';
 
 /**
  * What was found for the nearest even day, adapted to the day that was asked about: by changes that are worth it to somebody, so that a little more wind
- * asks for the same pieces. @returns with what it costs, points
+ * asks for the same pieces. @param f with `adapts`
  */
-export function adapted(found: Found, candidates: Candidates, f: Finishing): Found & { cost: number } {
+export function adapted(found: Found, candidates: Candidates, f: Finishing): Found {
   const here = followedOn(f.request);
   const others = found.others.map(here);
-  const { plan, least } = polish(here(found.plan), candidates, { ...f, others, adapts: true });
+  const { plan } = polish(here(found.plan), candidates, { ...f, others });
   const curve = found.curve.map((p) => ({ ...p, plan: here(p.plan) }));
-  return { plan: settle(plan, f, 'cues'), curve, others, cost: least };
+  return { plan: settle(plan, f, 'cues'), curve, others };
 }
 
 /** Leaves out what nobody carries out on the day itself, though they would on a day of other effort: a cue that asks for too much, a pace too hard. */

@@ -2,16 +2,7 @@ import { bodyArea } from '@/core/body/person';
 import { exp } from '@/core/quantity/exact';
 import { clamp } from '@/core/quantity/range';
 import type { Plan } from '@/core/kit/plan';
-import {
-  balancedKit,
-  byPlace,
-  candidates,
-  dryPartKit,
-  evenly,
-  firstKit,
-  otherKit,
-  type Candidates,
-} from './candidates';
+import { balancedKit, byPlace, candidates, dryPartKit, evenly, otherKit, type Candidates } from './candidates';
 import { Course } from './course';
 import { wornAlike, type Dress } from './dress';
 import { improve } from './improve';
@@ -108,15 +99,12 @@ export class Descent {
     this.longer = clamp(1 + EACH_HOUR * (timeline.endS / 3600 - LONG_H), 1, LONGEST);
   }
 
-  /**
-   * From layers in balance with the air and the effort of the way.
-   * @param most points that the first kit may cost before its cues are placed @returns null where it costs more
-   */
-  fromBalance(most = Infinity): PathRun | null {
+  /** From layers in balance with the air and the effort of the way. */
+  fromBalance(): PathRun {
     this.tell(0.02, 'Dressing for a start');
     const start = this.dressed(this.balanced());
     this.tell(0.05, 'Choosing layers', start.plan());
-    return this.descend(start, most);
+    return this.descend(start);
   }
 
   /**
@@ -126,12 +114,7 @@ export class Descent {
   fromOtherLayers(): PathRun {
     const { timeline, person } = this.request;
     const dryPart = dryPartKit(this.candidates, timeline, bodyArea(person));
-    return this.descend(this.dressed(dryPart ?? otherKit(this.candidates, this.balanced())), Infinity)!;
-  }
-
-  /** From the middle of all there is. */
-  fromPlain(): PathRun {
-    return this.descend(this.dressed(firstKit(this.candidates, 'jacket')), Infinity)!;
+    return this.descend(this.dressed(dryPart ?? otherKit(this.candidates, this.balanced())));
   }
 
   /** A descent of this request that was made elsewhere, as a path of this one. */
@@ -184,9 +167,8 @@ export class Descent {
     return run;
   }
 
-  private descend(start: PathRun, most: number): PathRun | null {
+  private descend(start: PathRun): PathRun {
     let best = this.improveKit(start, 'first', BUDGET.kit);
-    if (best.total > most && this.beat()) return null;
     this.tell(0.16, 'Placing cues', best.plan());
     this.nears(0.2);
     best = this.placeCues(best, BUDGET.cues);

@@ -19,8 +19,8 @@ export interface Finishing {
   others?: readonly Plan[];
   /** the most cues that may be proposed */
   mostCues: number;
-  /** set where a plan of the nearest even day is adapted: only changes that are worth it to somebody are made, and fewer kinds of them are tried */
-  adapts?: true;
+  /** set where a plan of the nearest even day is adapted: only changes that are worth it to somebody are made, and in brief fewer kinds of them are tried */
+  adapts?: 'in brief' | 'in all ways';
   /** set where the plan was bettered to its end already: it is only once more where it takes something of the others */
   bettered?: true;
   /** set where single changes are all that is tried, and how one goes stays as it is */

@@ -37,8 +37,10 @@ interface Met {
   curve: CurvePoint[];
   chosen: Plan;
   others: Plan[];
-  /** of other starts, to be bettered by themselves too */
-  beside: Plan[];
+  /** whether that one costs so much that hollows may lie far apart */
+  dear: boolean;
+  /** of the other start, to be bettered by itself too */
+  beside: Plan | null;
   /** the chosen one after its polish */
   bettered?: Polished;
 }
@@ -59,10 +61,6 @@ export class Look {
   private readonly course: Course;
   private readonly most: number;
   private first: PathRun | null = null;
-  /** what the descent from other layers found, where it differs */
-  private other: PathRun | null = null;
-  /** what a third descent found */
-  private spare: PathRun | null = null;
   private met: Met | null = null;
   /** what it had taken when it last waited for others */
   private held: Work = NOTHING;
@@ -83,40 +81,26 @@ export class Look {
     return this.course.work;
   }
 
-  /**
-   * The first usable plan, and what a descent from it finds. @param most points that the first kit may cost before its cues are placed
-   * @returns false where it costs more
-   */
-  begin(most: number): boolean {
+  /** The first usable plan, and what a descent from it finds. @returns what that costs, points */
+  begin(): number {
     this.course.goOnAfter(NOTHING, NOTHING);
-    this.first = this.descent.fromBalance(most);
+    this.first = this.descent.fromBalance();
     this.held = this.course.work;
-    if (!this.first) return false;
     this.descent.tell(0.25, 'Starting from other layers', this.first.plan());
     this.descent.nears(0.45);
-    return true;
+    return this.first.total;
   }
 
   /**
-   * Puts what a descent from other layers found beside the first one. @param found null: what was begun stands alone
-   * @returns points that the cheaper of both ended with
+   * What both descents come to together: one plan for each number of cues, and the one to be bettered.
+   * @param found what a descent from other layers found; null: what was begun stands alone
    */
-  join(found: Descended | null): number {
+  meet(found: Descended | null): void {
     const { descent, course, first } = this;
     if (!first) throw new Error('this search was not begun');
     course.goOnAfter(this.held, found ? found.work : NOTHING);
-    const other = found && descent.asPath(found);
-    this.other = other && !(Math.abs(other.total - first.total) < SAME) ? other : null;
-    this.spare = found?.spare ? descent.asPath(found.spare) : null;
-    this.held = course.work;
-    return Math.min(first.total, this.other?.total ?? Infinity);
-  }
-
-  /** What both descents come to together: one plan for each number of cues, and the one to be bettered. */
-  meet(): void {
-    const { descent, course, first, other } = this;
-    if (!first) throw new Error('this search was not begun');
-    course.goOnAfter(this.held, NOTHING);
+    const theirs = found && descent.asPath(found);
+    const other = theirs && !(Math.abs(theirs.total - first.total) < SAME) ? theirs : null;
     descent.tell(0.45, 'Taking the best of both starts');
     descent.nears(0.54);
     const best = this.refine(other ? this.mix(first, other) : first);
@@ -130,27 +114,32 @@ export class Look {
     this.met = {
       curve,
       chosen: chosen.plan,
-      others: [...(other ? [first, other] : []), ...(this.spare ? [this.spare] : [])].map((run) => run.plan()),
-      beside: chosen.cost < DEAR ? [] : [worse, this.spare].flatMap((run) => this.asAsked(run)),
+      others: other ? [first.plan(), other.plan()] : [],
+      dear: chosen.cost >= DEAR,
+      beside: chosen.cost < DEAR ? null : this.asAsked(worse),
     };
     this.held = course.work;
   }
 
   /** What a descent found, where it keeps to the cues that are asked for. */
-  private asAsked(run: PathRun | null): Plan[] {
-    return run && run.cuesOf(run.dresses).length <= this.most ? [run.plan()] : [];
+  private asAsked(run: PathRun | null): Plan | null {
+    return run && run.cuesOf(run.dresses).length <= this.most ? run.plan() : null;
   }
 
   /**
-   * The plans of the other descents, where what was chosen is dear: there is much to lose, hollows lie further apart, and they are bettered by
-   * themselves too, here or in another worker (`betterSecond`). Null where one look is enough.
+   * The plan of the other descent, where what was chosen is dear: there is much to lose, hollows lie further apart, and it is bettered by
+   * itself too, here or in another worker (`betterSecond`). Null where one look is enough.
    */
-  get second(): readonly Plan[] | null {
-    const beside = this.met?.beside ?? [];
-    return beside.length > 0 ? beside : null;
+  get second(): Plan | null {
+    return this.met?.beside ?? null;
   }
 
-  /** Betters the chosen plan by single changes. @returns whether it stays dear, so that the others count */
+  /** Whether the chosen plan is dear as it is. */
+  get dear(): boolean {
+    return this.met?.dear ?? false;
+  }
+
+  /** Betters the chosen plan by single changes. @returns whether it stays dear: then the other counts, where there is one */
   better(): boolean {
     const { met, descent, course } = this;
     if (!met) throw new Error('the descents of this search have not met');
@@ -159,10 +148,10 @@ export class Look {
     const polished = polish(met.chosen, descent.candidates, finishing);
     met.bettered = withoutWornJacket(polished, descent.candidates, finishing, mayFollow(finishing));
     this.held = course.work;
-    return met.beside.length > 0 && met.bettered.least >= DEAR;
+    return met.dear && met.bettered.least >= DEAR;
   }
 
-  /** The plan it ends with. @param second what the others came to, where they count */
+  /** The plan it ends with. @param second what the other came to, where it counts */
   end(second: Second | null): Found {
     const { met, descent, course } = this;
     if (!met?.bettered) throw new Error('the chosen plan of this search was not bettered');
@@ -172,9 +161,9 @@ export class Look {
     const finishing = finishingOf(descent, this.most);
     const [best, other] = second && second.least < met.bettered.least ? [second, met.bettered] : [met.bettered, second];
     const mixed = other
-      ? polish(best.plan, descent.candidates, { ...finishing, others: [other.plan, ...second!.rest], bettered: true })
+      ? polish(best.plan, descent.candidates, { ...finishing, others: [other.plan], bettered: true })
       : best;
-    const others = other ? [...met.others, other.plan, ...second!.rest] : met.others;
+    const others = other ? [...met.others, other.plan] : met.others;
     const paced = mixed.least >= DEAR ? atOtherPaces(mixed, descent.candidates, finishing) : mixed;
     return { plan: settle(paced.plan, finishing), curve: met.curve, others };
   }

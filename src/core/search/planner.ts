@@ -1,5 +1,6 @@
 import type { Planned, PlanRequest, Progress } from './planRequest';
-import { askedOn, descendBeside, Search } from './search';
+import { descendFromOther } from './otherStarts';
+import { askedOn, lookAlone, Search } from './search';
 import { betterSecond } from './secondLook';
 
 /**
@@ -11,20 +12,19 @@ import { betterSecond } from './secondLook';
  *    phase and how the phase is gone.
  * 4. Cues are dropped one by one, cheapest loss first, and what is left bettered, which gives the cost for each number of
  *    cues. The knee of that curve is proposed, or a neighbour that holds better over the spread of forecast and athlete.
- * 5. All of that on the nearest of evenly spaced days; what comes of it is adapted to the day itself. Days that cost much are looked at themselves, from three kits.
+ * 5. All of that on the nearest of evenly spaced days; what comes of it is adapted to the day itself. Where that costs much, the day is looked at by itself too.
  * 6. Each cue is missed once on purpose to learn what missing it costs.
  * @throws OutOfRange when the closet lacks a part nobody can go without
  */
 export function makePlan(request: PlanRequest, progress: Progress = () => true): Planned {
   const search = new Search(request, progress);
   const goOn = () => search.goesOn();
-  const on = () => askedOn(search.where, request);
+  const even = askedOn('even day', request);
+  search.begin();
   // Where it was stopped by then, no other start is dressed.
-  const found = () => (goOn() ? descendBeside(search.where, request, goOn) : null);
-  for (;;) {
-    while (!search.begin() || !search.meet(found()));
-    const { second } = search;
-    const planned = search.end(search.better() && second ? betterSecond(on(), second, goOn) : null);
-    if (planned) return planned;
-  }
+  search.meet(goOn() ? descendFromOther(even, goOn) : null);
+  const { second } = search;
+  const counts = search.better() && second !== null;
+  const dear = search.end(counts ? betterSecond(even, second, goOn) : null);
+  return search.last(dear ? lookAlone(request, search.tellAlone) : null);
 }

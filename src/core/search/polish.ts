@@ -44,8 +44,8 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Poli
     end.takeSingle([...(round === 0 ? triedFirst(end.plan, candidates, f.request) : []), ...legs]);
     if (!f.brief) end.takeProposal();
     if (before - end.least >= end.leastSwap || end.triesAgain()) continue;
-    // An adapted plan went through the rest on its even day.
-    if (f.brief || (f.adapts ? !end.takesMix() : !end.takesHarder(candidates))) break;
+    // A plan adapted in brief went through the rest on its even day.
+    if (f.brief || (f.adapts === 'in brief' ? !end.takesMix() : !end.takesHarder(candidates))) break;
   }
   return end;
 }

@@ -4,29 +4,27 @@ import { evenDay } from '@/core/outing/evenDay';
 import type { Plan } from '@/core/kit/plan';
 import { mustNotMiss } from '@/core/questions/cueReason';
 import { dropCue, missedCues } from '@/core/questions/missedCues';
-import { runInFull } from '@/core/questions/question';
+import { runInFull, runPlan } from '@/core/questions/question';
 import { adapted } from './adapted';
 import { curveInFull } from './curveInFull';
 import { Descent } from './descent';
-import { descendFromOther, type Descended } from './otherStarts';
-import { askedOf, type Finishing } from './finishing';
+import type { Descended } from './otherStarts';
+import { askedOf, DEAR, type Finishing } from './finishing';
 import { Look, type Found } from './look';
 import type { Planned, PlanRequest, Progress } from './planRequest';
 import { POLISH_STEP_S } from './polish';
 import { mayFollow } from './mayFollow';
 import { finishingOf, mostCuesOf, type Second } from './secondLook';
 
-/** On which day a search looks: the nearest even one, or the day that was asked about itself. */
-export type Where = 'even day' | 'day';
-
-/**
- * A day that costs so much is looked at itself from the start, since much can be lost there, and what suits the even day may not suit it: points that the
- * first kit costs before its cues are placed, and that both descents, or the adapted plan, end with.
- */
-export const DEAR_BEGUN = { kit: 4, descents: 2.5 } as const;
-
+/** What a look at the day itself finds must be cheaper by such a share: what suits the even day is the steadier answer. */
+const CHEAPER = 0.03;
 /** From a closet of so few pieces all starts end alike. */
 const FEW = 20;
+/** How far a search is once it has looked at the even day, 0–1, where the day itself may be looked at too. */
+const EVEN_DONE = 0.65;
+
+/** The nearest even day, or the day that was asked about itself. */
+export type Where = 'even day' | 'day';
 
 /** What is searched for on such a day, and from which pieces. */
 export function askedOn(where: Where, request: PlanRequest): PlanRequest {
@@ -34,26 +32,38 @@ export function askedOn(where: Where, request: PlanRequest): PlanRequest {
   return where === 'day' ? asked : { ...asked, timeline: evenDay(request.timeline, request.person) };
 }
 
-/**
- * What is made beside the first descent, here or in another worker. On a day that is looked at itself, which is a dear one, it begins from two kits: there a
- * descent ends in one of many hollows, and the third of three is often the best (decisions.md).
- * @param goOn asked now and then; false ends it with the best so far
- */
-export const descendBeside = (where: Where, request: PlanRequest, goOn?: () => boolean): Descended =>
-  descendFromOther(askedOn(where, request), where === 'day' && request.closet.length > FEW ? 'two' : 'one', goOn);
+/** What a look at the day itself comes to: with what it costs, points, and the phases simulated for it. */
+export interface Alone extends Found {
+  cost: number;
+  phases: number;
+}
+
+/** A look at the day itself from one start. It asks nothing of a search on the even day, and may run beside it. @param progress false ends it with the best so far */
+export function lookAlone(request: PlanRequest, progress: Progress): Alone {
+  const look = new Look(askedOn('day', request), progress);
+  look.begin();
+  look.meet(null);
+  look.better();
+  const found = look.end(null);
+  const cost = costOf(found.plan, finishingOf(look.descent, mostCuesOf(request)));
+  return { ...found, cost, phases: look.work.phases };
+}
+
+const costOf = (plan: Plan, f: Finishing): number =>
+  runPlan({ ...askedOf(f), plan }, plan, { stepS: POLISH_STEP_S }).total;
 
 /**
- * A search in stages (begin, meet, better, end). It looks at the nearest even day first, so that neighbouring questions have the same answer there, and
- * adapts that to the day itself; where the day is dear, it begins anew on the day itself.
+ * A search in stages (begin, meet, better, end, last). It looks at the nearest even day, so that neighbouring questions have the same answer there, and
+ * adapts that to the day itself. Where that comes out dear much can be lost, and what suits the even day may not suit the day: it is looked at itself too.
  */
 export class Search {
-  /** the day it looks at now; changed by `begin` and `meet` */
-  where: Where = 'even day';
   private readonly request: PlanRequest;
-  private look: Look;
+  private readonly look: Look;
   private done = 0;
-  /** phases simulated beside the look there is: for one that was given up, and to adapt */
-  private beside = 0;
+  /** whether it comes out dear, guessed from the first descent to begin with */
+  private dear = false;
+  /** what suits the even day, adapted: with what it costs, points, and what made it */
+  private fitted: (Found & { cost: number; descent: Descent; phases: number }) | null = null;
 
   /** @throws OutOfRange as `makePlan` */
   constructor(
@@ -61,78 +71,79 @@ export class Search {
     private readonly progress: Progress,
   ) {
     this.request = askedOn('day', request);
-    this.look = this.lookOn();
+    this.look = new Look(askedOn('even day', request), (done, ...told) =>
+      this.tell(this.mayLookTwice ? EVEN_DONE * done : done, ...told),
+    );
   }
 
-  private lookOn(): Look {
-    return new Look(askedOn(this.where, this.request), this.tell);
-  }
-
-  /** Progress never goes back, though a search may begin anew. */
+  /** Progress never goes back. */
   private readonly tell: Progress = (done, says, first) => {
     this.done = Math.max(this.done, done);
     return this.progress(this.done, says, first);
   };
+
+  /** Whether there are pieces enough for starts to end apart. */
+  private get ownsMany(): boolean {
+    return this.request.closet.length > FEW;
+  }
+
+  private get mayLookTwice(): boolean {
+    return this.dear && this.ownsMany;
+  }
 
   /** Whether nobody has stopped it. */
   goesOn(): boolean {
     return this.look.descent.beat();
   }
 
-  /** The first usable plan, and what a descent from it finds. @returns false where it is to begin once more, on the day itself */
-  begin(): boolean {
-    return this.look.begin(this.where === 'day' ? Infinity : DEAR_BEGUN.kit) || this.anew();
+  /** The first usable plan, and what a descent from it finds. */
+  begin(): void {
+    this.dear = this.look.begin() >= DEAR;
   }
 
-  /**
-   * What the first descent and the one from other layers come to together.
-   * @param found null: what was begun stands alone
-   * @returns false where it is to begin, and meet, once more, on the day itself
-   */
-  meet(found: Descended | null): boolean {
-    const cost = this.look.join(found);
-    if (this.where === 'even day' && found !== null && cost >= DEAR_BEGUN.descents) return this.anew();
-    this.look.meet();
-    return true;
+  /** What the first descent and the one from other layers come to together. @param found null: what was begun stands alone */
+  meet(found: Descended | null): void {
+    this.look.meet(found);
+    this.dear = this.look.dear;
   }
 
-  private anew(): false {
-    this.beside += this.look.work.phases;
-    this.where = 'day';
-    this.look = this.lookOn();
-    return false;
-  }
-
-  /** The plans of the other descents, where they are to be bettered too (`betterSecond`, on the day that is looked at). Null where one look is enough. */
-  get second(): readonly Plan[] | null {
+  /** The plan of the other descent, where it is to be bettered too (`betterSecond`, on the even day). Null where one look is enough. */
+  get second(): Plan | null {
     return this.look.second;
   }
 
-  /** Betters the chosen plan by single changes. @returns whether it stays dear, so that the others count */
+  /** Betters the chosen plan by single changes. @returns whether it stays dear: then the other counts, where there is one */
   better(): boolean {
-    return this.look.better();
+    return (this.dear = this.look.better());
   }
 
   /**
-   * The plan proposed, and all that is told of it. @param second what the others came to, where they count
-   * @returns null where what suits the even day came out dear: it is to begin once more, on the day itself
+   * What suits the even day, adapted to the day itself. @param second what the other came to, where it counts
+   * @returns whether that is dear, so that the day is to be looked at by itself too (`lookAlone`)
    */
-  end(second: Second | null): Planned | null {
+  end(second: Second | null): boolean {
     const found = this.look.end(second);
-    if (this.where === 'day') return this.told(found, this.look.descent);
+    const { phases } = this.look.work;
     const descent = new Descent(this.request, this.tell);
-    descent.tell(0.92, 'Fitting it to the day');
-    descent.nears(0.95);
-    const here = adapted(found, descent.candidates, finishingOf(descent, mostCuesOf(this.request)));
-    this.beside += descent.course.work.phases;
-    if (here.cost < DEAR_BEGUN.descents || !descent.beat()) return this.told(here, descent);
-    this.anew();
-    return null;
+    descent.tell(this.mayLookTwice ? EVEN_DONE : 0.92, 'Fitting it to the day');
+    descent.nears(this.mayLookTwice ? EVEN_DONE + 0.05 : 0.95);
+    const finishing = finishingOf(descent, mostCuesOf(this.request));
+    const here = adapted(found, descent.candidates, { ...finishing, adapts: this.dear ? 'in all ways' : 'in brief' });
+    const cost = costOf(here.plan, finishing);
+    this.fitted = { ...here, cost, descent, phases: phases + descent.course.work.phases };
+    return cost >= DEAR && this.ownsMany && descent.beat();
   }
 
-  private told(found: Found, descent: Descent): Planned {
+  /** Progress of a look at the day itself that is made here. */
+  readonly tellAlone: Progress = (done, says) => this.tell(EVEN_DONE + 0.05 + 0.25 * done, says);
+
+  /** The plan proposed, and all that is told of it. @param alone what the day itself led to, where it was looked at */
+  last(alone: Alone | null): Planned {
+    const { fitted } = this;
+    if (!fitted) throw new Error('this search has not ended');
+    const { descent } = fitted;
+    const found = alone && alone.cost < (1 - CHEAPER) * fitted.cost ? alone : fitted;
     const finishing = finishingOf(descent, mostCuesOf(this.request));
-    const simulations = this.beside + this.look.work.phases;
     descent.tell(0.96, 'Missing each cue once');
     const { plan, scored, cues } = missed(found.plan, finishing);
     const curve = curveInFull(found.curve, plan, {
@@ -141,6 +152,7 @@ export class Search {
       may: mayFollow(finishing),
       goOn: () => descent.beat(),
     });
+    const simulations = fitted.phases + (alone?.phases ?? 0);
     descent.tell(1, 'Done');
     return { plan, scored, safe: isSafe(scored.findings), cues, mustNotMiss: mustNotMiss(cues), curve, simulations };
   }

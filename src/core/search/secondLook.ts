@@ -7,9 +7,8 @@ import type { PlanRequest } from './planRequest';
 import { polish, POLISH_STEP_S } from './polish';
 import { MOST_CUES } from './wishes';
 
-/** What comes of the plans of other starts, each bettered by itself: the cheapest of them, the others, and what it took. */
+/** What comes of the plan of another start, bettered by itself, and what it took. */
 export interface Second extends Polished {
-  rest: readonly Plan[];
   work: Work;
 }
 
@@ -29,15 +28,12 @@ export const finishingOf = (descent: Descent, mostCues: number): Finishing => ({
 });
 
 /**
- * The plans of a search's other starts, each bettered by itself: here, or in a worker beside it. Which start leads to the best cannot be told by what it begins with.
- * @param plans at least one  @param goOn asked now and then; false ends it with the best so far
+ * The plan of a search's other start, bettered by itself: here, or in a worker beside it. Which start leads to the best cannot be told by what it begins with.
+ * @param goOn asked now and then; false ends it with the best so far
  */
-export function betterSecond(request: PlanRequest, plans: readonly Plan[], goOn: () => boolean = () => true): Second {
+export function betterSecond(request: PlanRequest, plan: Plan, goOn: () => boolean = () => true): Second {
   const before = { ...work };
   const descent = new Descent(request, goOn);
-  const finishing = finishingOf(descent, mostCuesOf(request));
-  const [best, ...rest] = plans
-    .map((plan) => polish(plan, descent.candidates, finishing))
-    .sort((a, b) => a.least - b.least);
-  return { ...best, rest: rest.map((p) => p.plan), work: workSince(before) };
+  const { plan: bettered, least } = polish(plan, descent.candidates, finishingOf(descent, mostCuesOf(request)));
+  return { plan: bettered, least, work: workSince(before) };
 }

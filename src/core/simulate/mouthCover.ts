@@ -12,6 +12,8 @@ import type { State } from './state';
 const COVER_FALL = 0.4;
 /** So much warmer, K, it is asked again how much of the breath a cover takes. */
 const NUDGE_K = 0.5;
+/** What the breath leaves is frost in full where the coldest of a cover is so far below freezing, K; warmer, a part of it (engineering value). */
+const FROST_WITHIN_K = 1;
 
 const FACE = zoneIndex('face');
 
@@ -21,10 +23,12 @@ export class MouthCover {
   private node = -1;
   /** its place in the arrays over garments and zones */
   private j = 0;
-  /** what the breath leaves in it, g/(s m²), how much less with each kelvin of it, and whether as frost */
+  /** what the breath leaves in it, g/(s m²), and how much less with each kelvin of it */
   private rate = 0.5;
   private falls = 0.5;
-  private freezes = false;
+  /** what of that is frost, 0–1, and how much less with each kelvin of it */
+  private frozen = 0.5;
+  private thaws = 0.5;
 
   constructor(
     private readonly s: State,
@@ -67,7 +71,8 @@ export class MouthCover {
     // A cover warmed by it takes less.
     const warmer = breathDeposit(metabolicW, airC, vapourPa, coldC + NUDGE_K, stacks.mouth) * perArea;
     this.falls = this.rate === wanted ? ((wanted - warmer) * (1 - COVER_FALL)) / NUDGE_K : 0;
-    this.freezes = coldC < 0 && this.rate > 0;
+    this.frozen = this.rate > 0 ? clamp(-coldC / FROST_WITHIN_K, 0, 1) : 0;
+    this.thaws = this.frozen > 0 && this.frozen < 1 ? (1 - COVER_FALL) / FROST_WITHIN_K : 0;
     m[this.node + L.BREATH] = this.rate;
   }
 
@@ -78,14 +83,17 @@ export class MouthCover {
   warm(dt: number): number {
     const { s, j, body } = this;
     const left = this.rate * dt;
-    // Where it is below freezing what the breath leaves is frost at once, and gives the heat of that as well.
-    if (this.freezes) s.ice[j] += left;
-    const latent = this.freezes ? LATENT_VAPOUR + LATENT_FUSION : LATENT_VAPOUR;
-    s.owed[j] -= latent * left;
-    // The next step counts on this rate and on how fast it falls as the cover warms, as it does with evaporation.
-    const end = this.rate - this.falls * (s.temperature[j] - s.memory[this.node + L.MEAN_C]);
-    s.evaporation[j] -= (latent / LATENT_VAPOUR) * end;
-    s.slope[j] += latent * this.falls;
+    // What is frost at once gives the heat of that as well. No more can freeze than is there and not frozen yet.
+    const liquid = s.water[j] - s.ice[j];
+    const frost = left > 0 ? clamp(this.frozen * left, 0, Math.max(0, liquid)) : 0;
+    s.ice[j] += frost;
+    s.owed[j] -= LATENT_VAPOUR * left + LATENT_FUSION * frost;
+    // The next step counts on these rates and on how fast they fall as the cover warms, as it does with evaporation.
+    const latent = LATENT_VAPOUR + (frost > 0 ? (LATENT_FUSION * frost) / left : 0);
+    const steep = latent * this.falls + LATENT_FUSION * this.rate * this.thaws;
+    const past = s.temperature[j] - s.memory[this.node + L.MEAN_C];
+    s.evaporation[j] -= (latent * this.rate - steep * past) / LATENT_VAPOUR;
+    s.slope[j] += steep;
     return left * body.area[FACE];
   }
 }

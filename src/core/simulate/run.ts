@@ -17,9 +17,10 @@ import { HEAD } from './state';
  */
 const FIRST_SHARE = 3 / 16;
 const LONGEST_SHARE = 3;
-/** Roughness allowed in one step at the worst zone, K, of a run in steps of ten seconds; one in longer steps asks for less. */
-const ALLOWED_K = 0.05;
+/** Roughness allowed in one step at the worst zone: of a run in steps of ten seconds, K; of a search in longer ones, K per second of them. */
+const ALLOWED_K = 0.015;
 const FINE_S = 10;
+const ALLOWED_K_PER_S = 0.005;
 /** Steps taken before one that went well is doubled: the first after a change of length still settles. */
 const STEADY = 2;
 
@@ -31,7 +32,7 @@ class Pace {
 
   constructor(private readonly stepS: number) {
     this.dt = FIRST_SHARE * stepS;
-    this.allowedK = ALLOWED_K * Math.max(1, stepS / FINE_S);
+    this.allowedK = stepS > FINE_S ? ALLOWED_K_PER_S * stepS : ALLOWED_K;
   }
 
   /** Begins again with short steps. */

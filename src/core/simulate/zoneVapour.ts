@@ -12,7 +12,6 @@ import {
   EVAPORATIVE_LOSS,
   FILM,
   FILM_SHARE,
-  HEAT,
   HELD,
   INFLOW,
   INDEX,
@@ -259,10 +258,10 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
     if (frozen > 0) {
       wetLayers = 1;
       if (frozen > now) {
-        // Frost that left as vapour must first have melted: the node pays the heat of fusion.
+        // Frost that left as vapour must first have melted: the node owes the heat of fusion.
         const melted = frozen - (now > 0 ? now : 0);
         m[ice + i] = frozen - melted;
-        m[temperature + i] -= (LATENT_FUSION * melted) / m[node + HEAT];
+        m[owed + i] += LATENT_FUSION * melted;
       }
     } else if (now > m[node + SORB]) wetLayers = 1;
     inside = outside;

@@ -2,11 +2,10 @@ import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { dropCue } from '@/core/questions/missedCues';
 import { runPlan } from '@/core/questions/question';
-import { Descent } from '@/core/search/descent';
 import { descendFromOther } from '@/core/search/otherStarts';
 import { makePlan } from '@/core/search/planner';
 import { work } from '@/core/questions/phaseRunner';
-import { askedOn, descendBeside, Search } from '@/core/search/search';
+import { askedOn, lookAlone, Search } from '@/core/search/search';
 import type { Planned } from '@/core/search/planRequest';
 import { betterSecond } from '@/core/search/secondLook';
 import { candidates } from '@/core/search/candidates';
@@ -18,9 +17,15 @@ import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/
 import { isWorn } from '@/core/kit/replay';
 
 const timeline = upStopDown();
-/** A climb, a stop and a descent in such air, from a small closet. */
-const skiTour = (airC: number) =>
-  ({ person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline: upStopDown(airC), sport: 'ski tour' }) as const;
+const MORE = CATALOGUE.filter((g) => !SKI_CLOSET.includes(g) && g.group === 'torso' && g.role !== 'base');
+/** A climb, a stop and a descent in such air, from a small closet, or from so many pieces. */
+const skiTour = (airC: number, pieces = SKI_CLOSET.length) =>
+  ({
+    person: AVERAGE_PERSON,
+    closet: [...SKI_CLOSET, ...MORE.slice(0, pieces - SKI_CLOSET.length)],
+    timeline: upStopDown(airC),
+    sport: 'ski tour',
+  }) as const;
 let planned: Planned;
 const told: [number, string][] = [];
 
@@ -111,10 +116,14 @@ test('progress rises to one and says what is being done', () => {
 });
 
 test('progress is about as far as the work is, also where nobody knows how long a stage takes', () => {
-  for (const airC of [-4, -26]) {
+  for (const [airC, pieces] of [
+    [-4, 16],
+    [-26, 16],
+    [-20, 24],
+  ]) {
     const seen: { done: number; steps: number }[] = [];
     const before = work.steps;
-    const request = skiTour(airC);
+    const request = skiTour(airC, pieces);
     makePlan(request, (done) => seen.push({ done, steps: work.steps - before }) > 0);
     const all = work.steps - before;
     const at = (share: number) => seen.find((s) => s.steps >= share * all)!.done;
@@ -123,26 +132,6 @@ test('progress is about as far as the work is, also where nobody knows how long 
     // It moves all the while that plans are bettered, which takes the longest.
     for (let share = 0.6; share < 0.85; share += 0.05) expect(at(share + 0.1)).toBeGreaterThan(at(share));
   }
-});
-
-test('beside a dear day two descents are made: the cheaper one counts, the other is kept to be mixed in', () => {
-  const request = skiTour(-26);
-  const one = descendFromOther(request);
-  const two = descendFromOther(request, 'two');
-  expect(one.spare).toBeNull();
-  expect(two.work.steps).toBeGreaterThan(1.3 * one.work.steps);
-  const total = (found: Pick<typeof one, 'kit' | 'ways'>) => new Descent(request, () => true).asPath(found).total;
-  expect(total(two)).toBeLessThanOrEqual(total(two.spare!));
-  expect([total(two), total(two.spare!)].map((t) => t.toFixed(6))).toContain(total(one).toFixed(6));
-  // From few pieces one is enough: twenty of them, and one more.
-  const more = CATALOGUE.filter((g) => !SKI_CLOSET.includes(g) && g.group === 'torso' && g.role !== 'base');
-  const owned = (count: number) => ({
-    ...request,
-    closet: [...SKI_CLOSET, ...more.slice(0, count - SKI_CLOSET.length)],
-  });
-  expect(descendBeside('day', owned(20)).spare).toBeNull();
-  expect(descendBeside('day', owned(21)).spare).not.toBeNull();
-  expect(descendBeside('even day', owned(21)).spare).toBeNull();
 });
 
 test('a search told to stop ends early with a usable plan', () => {
@@ -155,64 +144,60 @@ test('a search told to stop ends early with a usable plan', () => {
   expect(quick.plan.worn.length).toBeGreaterThan(3);
 });
 
-/** On the coldest day already the first kit is dear: the search begins anew on the day itself, and a second plan is bettered too. */
+/** On colder days the plan of the other start is bettered too, where it is another one, and where what suits the even day comes out dear, and many pieces are owned, the day is looked at by itself. */
 test.each([
-  [-4, 'even day', 'one look'],
-  [-26, 'day', 'two looks'],
+  [-4, 21, false, false],
+  [-12, 21, true, true],
+  [-20, 21, true, true],
+  [-20, 20, true, false],
 ])(
-  'the same question has the same answer, also where parts of the search are made by another worker: %d °C, on the %s, %s',
-  (airC, where, looks) => {
-    const request = skiTour(airC);
+  'the same question has the same answer, also where parts of the search are made by another worker: %d °C, %d pieces',
+  (airC, pieces, two, dear) => {
+    const request = skiTour(airC, pieces);
+    const even = askedOn('even day', request);
     const whole = makePlan(request);
     const search = new Search(request, () => true);
-    const other = () => JSON.stringify(descendBeside(search.where, request));
     // What this worker does meanwhile for others is none of its budget.
     const meanwhile = () => runPlan({ ...request, plan: planned.plan }, planned.plan, { stepS: 10 });
-    expect(() => search.meet(JSON.parse(other()))).toThrow('not begun');
-    expect(search.where).toBe('even day');
-    let sent = '';
-    for (let begun = false; !begun;) {
-      sent = other();
-      begun = search.begin();
-      meanwhile();
-      expect(() => search.better()).toThrow('not met');
-    }
-    expect(search.meet(JSON.parse(sent))).toBe(true);
-    expect(search.where).toBe(where);
+    const sent = <T>(made: T): T => JSON.parse(JSON.stringify(made)) as T;
+    expect(() => search.meet(null)).toThrow('not begun');
+    search.begin();
+    meanwhile();
+    expect(() => search.better()).toThrow('not met');
+    search.meet(sent(descendFromOther(even)));
     meanwhile();
     expect(() => search.end(null)).toThrow('not bettered');
     const { second } = search;
-    const dear = search.better();
-    expect(dear && second !== null).toBe(looks === 'two looks');
-    const two = dear && second ? JSON.stringify(betterSecond(askedOn(search.where, request), second)) : null;
+    const counts = search.better() && second !== null;
+    expect(counts).toBe(two);
+    const bettered = counts ? sent(betterSecond(even, second)) : null;
     meanwhile();
-    const again = search.end(two && JSON.parse(two));
-    expect(again?.plan).toEqual(whole.plan);
-    expect(again?.curve).toEqual(whole.curve);
-    expect(again?.simulations).toBe(whole.simulations);
+    expect(() => search.last(null)).toThrow('not ended');
+    expect(search.end(bettered)).toBe(dear);
+    const alone = dear ? sent(lookAlone(request, () => true)) : null;
+    meanwhile();
+    const again = search.last(alone);
+    expect(again.plan).toEqual(whole.plan);
+    expect(again.curve).toEqual(whole.curve);
+    expect(again.simulations).toBe(whole.simulations);
   },
 );
 
-test('a day on which only what both descents end with is dear is looked at itself too', () => {
-  const request = skiTour(-12);
-  const search = new Search(request, () => true);
-  const found = descendBeside('even day', request);
-  expect(search.begin()).toBe(true);
-  expect(search.meet(found)).toBe(false);
-  expect(search.where).toBe('day');
-});
-
-test('a day that only what suits the even day comes out dear on is looked at itself at last', () => {
-  const request = skiTour(-10);
-  const search = new Search(request, () => true);
-  const found = () => descendBeside(search.where, request);
-  expect(search.begin() && search.meet(found())).toBe(true);
-  search.better();
-  expect(search.end(null)).toBeNull();
-  expect(search.where).toBe('day');
-  expect(search.begin() && search.meet(found())).toBe(true);
-  search.better();
-  expect(search.end(null)?.plan).toEqual(makePlan(request).plan);
+test('what the day itself leads to is taken only where it is cheaper by a share that somebody would notice', () => {
+  const request = skiTour(-4);
+  const ended = () => {
+    const search = new Search(request, () => true);
+    search.begin();
+    search.meet(null);
+    search.better();
+    search.end(null);
+    return search;
+  };
+  const own = ended().last(null);
+  const another = { plan: { ...own.plan, carried: [], cues: [] }, curve: own.curve, others: [], phases: 0 };
+  const cost = runPlan({ ...request, plan: own.plan }, own.plan, { stepS: 60 }).total;
+  expect(ended().last({ ...another, cost: 0.975 * cost }).plan).toEqual(own.plan);
+  expect(ended().last({ ...another, cost: 0.965 * cost }).plan.cues).toEqual([]);
 });
 
 test('fewer cues allowed are fewer cues used', () => {

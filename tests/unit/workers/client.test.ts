@@ -34,7 +34,7 @@ class NearWorker extends EventTarget {
     const open = () => void NearWorker.opened++;
     const score = () => new Promise((done) => this.questions.push(done));
     const practise = () => void NearWorker.practised++;
-    const parts = { descendFromOther: ask, betterSecond: ask };
+    const parts = { descendFromOther: ask, betterSecond: ask, lookAlone: ask };
     expose({ open, plan: ask, ...parts, school: ask, score, practise }, port2 as never);
     port1.onmessage = (e) => this.dispatchEvent(Object.assign(new Event('message'), { data: e.data as unknown }));
   }
@@ -158,11 +158,17 @@ test('where there is a second core, another worker makes half of a plan; the pla
   const [whole, half] = NearWorker.all;
   expect([whole.beside === null, half.beside === null]).toEqual([false, true]);
   half.questions[0]('the other half');
-  expect(await whole.beside!.descended('even day')).toBe('the other half');
-  const bettered = whole.beside!.bettered('even day', [{} as Plan]);
+  expect(await whole.beside!.descended()).toBe('the other half');
+  const bettered = whole.beside!.bettered({} as Plan);
   await until(() => half.questions.length === 2);
   half.questions[1]('the second plan, bettered');
   expect(await bettered).toBe('the second plan, bettered');
+  // The day itself is looked at before the planner, which is busy, asks for it; and once only.
+  await until(() => half.questions.length === 3);
+  const alone = whole.beside!.alone();
+  half.questions[2]('the day by itself');
+  expect(await alone).toBe('the day by itself');
+  expect(half.questions).toHaveLength(3);
   whole.questions[0]('a plan');
   expect(await asked.result).toBe('a plan');
   expect([whole.ended, half.ended]).toEqual([false, false]);
@@ -171,18 +177,18 @@ test('where there is a second core, another worker makes half of a plan; the pla
   expect(NearWorker.all).toHaveLength(2);
 });
 
-test('where the day itself is looked at, what is still looked for on the even day is ended, and the half of that day made anew', async () => {
+test('what is still made beside a plan that is done, or where there was no other start to better, is ended with it', async () => {
   await onCores(2);
   const asked = plan();
   await until(() => NearWorker.all.length === 2 && NearWorker.all.every((w) => w.questions.length > 0));
   const [whole, half] = NearWorker.all;
-  const onDay = whole.beside!.descended('day');
-  await until(() => NearWorker.all.length === 3 && latest().questions.length > 0);
-  expect(half.ended).toBe(true);
-  latest().questions[0]('the other half of the day');
-  expect(await onDay).toBe('the other half of the day');
+  half.questions[0]('the other half');
+  await whole.beside!.descended();
+  whole.beside!.alone().catch(() => 'ended');
+  await until(() => half.questions.length === 2);
   whole.questions[0]('a plan');
   expect(await asked.result).toBe('a plan');
+  await until(() => half.ended);
 });
 
 test('where the worker of the other half breaks, the planner hears of it and goes on; where the planner breaks, the other is ended', async () => {
@@ -191,7 +197,7 @@ test('where the worker of the other half breaks, the planner hears of it and goe
   await until(() => NearWorker.all.length === 2 && NearWorker.all.every((w) => w.questions.length > 0));
   const [whole, half] = NearWorker.all;
   half.onerror!({ message: 'out of memory' });
-  await expect(whole.beside!.descended('even day')).rejects.toThrow('out of memory');
+  await expect(whole.beside!.descended()).rejects.toThrow('out of memory');
   whole.questions[0]('a plan, made alone');
   expect(await asked.result).toBe('a plan, made alone');
   const again = plan();
