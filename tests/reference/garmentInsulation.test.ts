@@ -1,5 +1,7 @@
 import { CLO } from '@/core/quantity/units';
-import { ensemble } from '@/core/clothing/ensembleInsulation';
+import { ZONE_TABLE, zoneIndex } from '@/core/body/zones';
+import { ensemble, zoneConductances } from '@/core/clothing/ensembleInsulation';
+import { garmentsOf } from '#tests/support/outings';
 import { patch, wear } from '#tests/support/streetClothes';
 
 /** Standing manikin indoors, as ISO 9920 measures. */
@@ -107,4 +109,23 @@ test('permeability index: woven and knit near 0.4, rubber near nothing', () => {
   ];
   expect(im(kit)).toBeWithin(0.3, 0.55);
   expect(im(kit, 800)).toBeLessThan(im(kit) * 0.6);
+});
+
+/**
+ * Dry feet on a heated foot model, footwear with its sock and the air about it, m²K/W (Kuklane's foot model studies of occupational and winter footwear, from memory: about
+ * 0.17–0.25 for shoes and unlined boots, 0.27–0.40 for lined and insulated winter boots; toes hold a few to 25 % less than the whole foot).
+ */
+test.each([
+  ['running-shoes', 'thin-socks', 0.17, 0.25],
+  ['winter-running-shoes', 'thin-socks', 0.17, 0.25],
+  ['winter-boots', 'wool-socks', 0.27, 0.4],
+  ['touring-boots', 'thin-socks', 0.27, 0.4],
+])('%s over %s hold as much as such footwear on a foot model', (shoe, sock, least, most) => {
+  const still = { airC: 0, relativeWind: 0.3, pumping: 0, packOn: false };
+  const conductance = zoneConductances(garmentsOf(sock, shoe), still);
+  const [feet, toes] = (['feet', 'toes'] as const).map((z) => conductance[zoneIndex(z)]);
+  const [feetM2, toesM2] = (['feet', 'toes'] as const).map((z) => ZONE_TABLE[zoneIndex(z)].areaM2);
+  const whole = (feetM2 + toesM2) / (feet * feetM2 + toes * toesM2);
+  expect(whole).toBeWithin(least, most);
+  expect(1 / toes / whole).toBeWithin(0.75, 0.97);
 });

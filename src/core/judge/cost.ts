@@ -119,8 +119,8 @@ const COAT_INDOORS = 1.2;
 
 /** Water in the clothes of which an hour is a point, g (engineering value: half of what chills the next stop). */
 const WATER_POINT_G = 150;
-/** Rain trousers at a run or in a ski race, points an hour (engineering value). */
-const STRIDE = 0.6;
+/** What hinders the work in full, as rain trousers do at a run or in a ski race, points an hour (engineering value). */
+const HINDERS = 0.6;
 /** A front that flaps wide open in a gale, points an hour (engineering value). */
 const FLAPPING = 0.3;
 const squared = (x: number): number => x * x;
@@ -174,7 +174,7 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
     (RACE_KG * m.wornKg * Math.max(0, m.effort - RACE_EFFORT) +
       KEEP_DRY * m.warmOn * working +
       binds +
-      STRIDE * m.stride +
+      HINDERS * m.hinders +
       FLAPPING * m.flaps) *
     hours;
 }

@@ -35,6 +35,7 @@ const HANDS = { points: 0.4, feelsC: [5, -5], hours: [0.2, 1] } as const;
 const SPARE_HANDS = { points: 0.25, feelsC: [0, -12], hours: [0.75, 3] } as const;
 const WARMTH = { points: 0.9, feelsC: [10, -8], hours: [1, 3] } as const;
 const WARM_HANDS = { points: 0.4, feelsC: [-5, -25], hours: [1, 3] } as const;
+const WARM_FEET = { points: 0.4, feelsC: [-5, -25], hours: [1, 3] } as const;
 /**
  * Whoever is within half an hour of a door, at the cold at which warmth counts in full, brings nothing to stand in (common practice, no published source). What somebody who
  * stands loses grows with the fall from skin to air, so an hour counts for more the colder it is. Skin of somebody who stands about, °C.
@@ -47,6 +48,11 @@ const COVERS_SCALP = 0.85;
 const HOLDS = { at10: 0.1, perK: 0.022, most: 0.75 } as const;
 /** Insulation of all that can go over the fingers, one over the other, that holds them then, m²K/W: at −5 °C felt, and more for each kelvin below, up to the last. */
 const HANDS_HOLD = { at5: 0.08, perK: 0.01, most: 0.35 } as const;
+/** The same of socks, footwear and what goes over it, which toes stand in, m²K/W. */
+const FEET_HOLD = { at5: 0.12, perK: 0.008, most: 0.35 } as const;
+
+const enough = (of: { at5: number; perK: number; most: number }, feelsC: number): number =>
+  clamp(of.at5 + of.perK * (-5 - feelsC), of.at5, of.most);
 
 const asks = (
   n: Pick<Need, 'feelsC' | 'hours'>,
@@ -55,7 +61,7 @@ const asks = (
 
 /**
  * Points for what ought to be along and is not: something for the head, for the hands, dry gloves, and warmth for somebody who must
- * stand, for the torso and for fingers that no work warms. Each grows with cold and hours and without a step, so that no air and no minute decides (common practice, no published
+ * stand, for the torso and for fingers and toes that no work warms. Each grows with cold and hours and without a step, so that no air and no minute decides (common practice, no published
  * source, for what; the ramps are engineering values).
  * @param along worn and carried
  */
@@ -63,6 +69,7 @@ export function lackPrice(along: Iterable<Garment>, need: Need): number {
   let hat = 0;
   let hands = 0;
   let warmHands = 0;
+  let warmFeet = 0;
   let warmth = 0;
   for (const g of along) {
     if (g.group === 'head' && g.role !== 'over')
@@ -72,17 +79,18 @@ export function lackPrice(along: Iterable<Garment>, need: Need): number {
       hands++;
       warmHands += fabricResistance(g);
     }
+    if (g.group === 'feet' && g.role !== 'heater' && g.role !== 'shell') warmFeet += fabricResistance(g);
     if (g.group === 'torso' && (g.role === 'mid' || g.role === 'warm')) warmth += fabricResistance(g);
   }
-  const enough = clamp(HOLDS.at10 + HOLDS.perK * (10 - need.feelsC), HOLDS.at10, HOLDS.most);
-  const enoughHands = clamp(HANDS_HOLD.at5 + HANDS_HOLD.perK * (-5 - need.feelsC), HANDS_HOLD.at5, HANDS_HOLD.most);
+  const holds = clamp(HOLDS.at10 + HOLDS.perK * (10 - need.feelsC), HOLDS.at10, HOLDS.most);
   const coldness = Math.max(0, (SKIN_C - need.feelsC) / (SKIN_C - WARMTH.feelsC[1]));
   const standing = { feelsC: need.feelsC, hours: need.farHours * coldness };
   return (
     asks(need, HAT) * (1 - hat) +
     (hands === 0 ? asks(need, HANDS) : 0) +
     (hands < 2 ? asks(need, SPARE_HANDS) : 0) +
-    asks(standing, WARM_HANDS) * clamp(1 - warmHands / enoughHands, 0, 1) +
-    asks(standing, WARMTH) * clamp(1 - warmth / enough, 0, 1)
+    asks(standing, WARM_HANDS) * clamp(1 - warmHands / enough(HANDS_HOLD, need.feelsC), 0, 1) +
+    asks(standing, WARM_FEET) * clamp(1 - warmFeet / enough(FEET_HOLD, need.feelsC), 0, 1) +
+    asks(standing, WARMTH) * clamp(1 - warmth / holds, 0, 1)
   );
 }

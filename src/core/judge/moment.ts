@@ -35,7 +35,7 @@ export interface Moment {
   /** how scantily limbs are dressed, 0–16: see `Weathered` */
   scant: number;
   /** rain trousers on whoever runs, 0 or 1: see `Weathered` */
-  stride: number;
+  hinders: number;
   /** a front that stands open flaps in the wind, 0–1 */
   flaps: number;
   fog: number;
@@ -72,7 +72,7 @@ export const noMoment = (): Moment => ({
   rained: 0,
   masked: 0,
   scant: 0,
-  stride: 0,
+  hinders: 0,
   flaps: 0,
   fog: 0,
   wornKg: 0,
@@ -130,7 +130,7 @@ export function momentOfRow(series: Series, m: Metrics, row: number, into: Momen
   into.rained = series.rained[row];
   into.masked = series.masked[row];
   into.scant = series.scant[row];
-  into.stride = series.stride[row];
+  into.hinders = series.hinders[row];
   into.flaps = series.flaps[row];
   into.fog = series.fog[row];
   into.wornKg = m.wornKg[row];
@@ -159,7 +159,7 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   into.rained = sim.weather.rained;
   into.masked = sim.weather.masked;
   into.scant = sim.weather.scant;
-  into.stride = sim.weather.stride;
+  into.hinders = sim.weather.hinders;
   into.flaps = sim.weather.flaps;
   into.fog = sim.fog;
   into.effort = s.head[HEAD.metabolic] / sim.maxMetabolic;

@@ -19,8 +19,8 @@ export interface Weathered {
   masked: number;
   /** how scantily limbs are dressed: 3 for a thin shell on bare thighs, 4 for a membrane, twice that in full rain, up to 3 for arms bare in the cold, up to 5 for calves in hard frost */
   scant: number;
-  /** rain trousers on whoever runs or skis a track: they bind every stride, 0 or 1 */
-  stride: number;
+  /** what hinders the work: 1 for rain trousers on whoever runs or skis a track, since they bind every stride, less for mitts at brakes and gears */
+  hinders: number;
   /** how much a front that stands open flaps in the wind, 0–1 */
   flaps: number;
   /** index of what is worn before the eyes, −1 for nothing */
@@ -32,6 +32,7 @@ const CHEST = zoneIndex('chest');
 const FACE = zoneIndex('face');
 const THIGHS = zoneIndex('thighs');
 const ARMS = zoneIndex('arms');
+const HANDS = zoneIndex('hands');
 const CALVES = zoneIndex('calves');
 /** Ears stand out and hold little blood: tissue behind them, m²K/W (engineering value, beside the cheek's 0.091). */
 const EAR_TISSUE = 0.12;
@@ -120,6 +121,17 @@ function bindsStride(s: Stacks, w: GarmentArrays, { going, purpose }: SportRow):
   return false;
 }
 
+/** Brakes and gears ask for fingers: riders wear mitts in hard frost only, or under covers on the bars (common practice, no published source; from where to where, °C, and how much are engineering values). */
+const MITTS_C = [-18, -4] as const;
+const MITTS_HINDER = 0.4;
+
+function mittsAtBars({ sport, airC }: Conditions, s: Stacks, w: GarmentArrays): number {
+  const outer = s.layers[HANDS];
+  if (sport !== 'cycle' || outer === 0) return 0;
+  const g = w.garments[s.garment[HANDS * STRIDE + outer]];
+  return g.handForm === 'mitten' && g.role !== 'over' ? MITTS_HINDER * ramp(airC, MITTS_C) : 0;
+}
+
 /** Nobody goes with bare arms in the cold, however warm the work: between these, °C, it comes to bother in full (common practice, no published source; how much are engineering values). */
 const ARMS_C = [8, -4] as const;
 const BARE_ARMS = 3;
@@ -156,7 +168,7 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
     if (works && w.garments[g].group === 'face' && s.cover[FACE * STRIDE + k] >= MASKS) into.masked = 1;
   }
   const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
-  into.stride = bindsStride(s, w, SPORT[c.sport]) ? 1 : 0;
+  into.hinders = (bindsStride(s, w, SPORT[c.sport]) ? 1 : 0) + (works ? mittsAtBars(c, s, w) : 0);
   into.scant =
     onThighs(s, w) * (1 + CLINGS_WET * ramp(falls, RAIN_MM_H)) +
     BARE_ARMS * bareOf(s, ARMS) * ramp(c.airC, ARMS_C) +

@@ -24,7 +24,7 @@ export function recordRow(sim: Simulator, out: Series, row: number): void {
   out.rained[row] = sim.weather.rained;
   out.masked[row] = sim.weather.masked;
   out.scant[row] = sim.weather.scant;
-  out.stride[row] = sim.weather.stride;
+  out.hinders[row] = sim.weather.hinders;
   out.flaps[row] = sim.weather.flaps;
   out.fog[row] = sim.fog;
   out.mouth[row] = sim.stacks.mouth;

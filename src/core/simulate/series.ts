@@ -30,7 +30,7 @@ export interface Series {
   rained: Float64Array;
   masked: Float64Array;
   scant: Float64Array;
-  stride: Float64Array;
+  hinders: Float64Array;
   flaps: Float64Array;
   fog: Float64Array;
   /** share of the breath that what covers the mouth gives back */
@@ -77,7 +77,7 @@ export function newSeries(rows: number, stepS: number, garments: number): Series
     rained: f(),
     masked: f(),
     scant: f(),
-    stride: f(),
+    hinders: f(),
     flaps: f(),
     fog: f(),
     mouth: f(),

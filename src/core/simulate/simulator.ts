@@ -131,7 +131,7 @@ export class Simulator {
     rained: 0.5,
     masked: 0.5,
     scant: 0.5,
-    stride: 0.5,
+    hinders: 0.5,
     flaps: 0.5,
     lens: -1,
   };

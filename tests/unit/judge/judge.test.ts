@@ -71,7 +71,7 @@ const moment = (over: Partial<Moment>): Moment => ({
   eyes: 0,
   rained: 0,
   scant: 0,
-  stride: 0,
+  hinders: 0,
   flaps: 0,
   masked: 0,
   fog: 0,
@@ -131,8 +131,8 @@ test('what chills is priced, and is what nears a weak point', () => {
   expect([worst(0.1), worst(0.6)]).toEqual([200, 80]);
 });
 
-test('rain trousers bind a stride', () => {
-  expect(cost({ stride: 1 })).toBeCloseTo(0.6, 9);
+test('what hinders the work has its price', () => {
+  expect(cost({ hinders: 1 })).toBeCloseTo(0.6, 9);
 });
 
 test('a front that flaps in a gale bothers', () => {

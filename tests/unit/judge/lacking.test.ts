@@ -6,6 +6,9 @@ const COLD = { feelsC: -20, hours: 5 };
 const price = (ids: string[], need = COLD) => lackPrice(garmentsOf(...ids), { ...need, farHours: need.hours });
 const takesOff = (had: string[], more: string[], need = COLD) => price(had, need) - price([...had, ...more], need);
 
+/** Footwear in which somebody can stand in any cold. */
+const BOOTS = ['thick-socks', 'winter-boots'];
+
 test('what is along covers what is asked for, each thing its own part', () => {
   expect(takesOff([], ['thin-cap'])).toBeCloseTo(0.35, 9);
   // At −20 °C felt fingers ask for 0.23 m²K/W, at three quarters of what that can count.
@@ -30,12 +33,12 @@ test('warmth counts by what it insulates, until it holds', () => {
   expect(fleece).toBeGreaterThan(0);
   expect(takesOff(['thin-cap'], ['down-puffy'])).toBeGreaterThan(fleece);
   expect(takesOff(['thin-cap', 'belay-parka'], ['down-puffy', 'active-jacket'])).toBeLessThan(0.9);
-  expect(price(['thin-cap', 'wind-gloves', 'warm-mitts', 'belay-parka', 'down-puffy'])).toBe(0);
+  expect(price(['thin-cap', 'wind-gloves', 'warm-mitts', 'belay-parka', 'down-puffy', ...BOOTS])).toBe(0);
 });
 
 test('fingers that no work warms ask for more the colder it is, and it counts together what goes one over the other', () => {
   const lacks = (feelsC: number, ...ids: string[]) =>
-    price([...ids, 'thin-cap', 'belay-parka', 'down-puffy'], { feelsC, hours: 5 });
+    price([...ids, 'thin-cap', 'belay-parka', 'down-puffy', ...BOOTS], { feelsC, hours: 5 });
   // From the table of the closet: mitts of fleece 0.125 m²K/W, thick liners 0.031, insulated gloves 0.222.
   expect(lacks(-9, 'fleece-mitts', 'liner-gloves')).toBe(0);
   expect(lacks(-14, 'fleece-mitts', 'liner-gloves')).toBeGreaterThan(0);
@@ -45,6 +48,22 @@ test('fingers that no work warms ask for more the colder it is, and it counts to
   // Neither warmers nor covers on the bars go over the fingers of somebody who stands.
   expect(lacks(-24, 'ski-gloves', 'liner-gloves', 'hand-warmers', 'bar-covers')).toBe(
     lacks(-24, 'ski-gloves', 'liner-gloves'),
+  );
+});
+
+test('toes that no work warms ask for more the colder it is: socks, footwear and what goes over it count together', () => {
+  const lacks = (feelsC: number, ...ids: string[]) =>
+    price([...ids, 'thin-cap', 'wind-gloves', 'warm-mitts', 'belay-parka', 'down-puffy'], { feelsC, hours: 5 });
+  // From the table of the closet: membrane running shoes 0.088 m²K/W, thin socks 0.03, thick ones 0.113; insulated boots 0.25.
+  expect(lacks(-14, 'winter-running-shoes', 'thick-socks')).toBe(0);
+  expect(lacks(-16, 'winter-running-shoes', 'thick-socks')).toBeGreaterThan(0);
+  expect(lacks(-8, 'winter-running-shoes', 'thin-socks')).toBeGreaterThan(0);
+  expect(lacks(-24, 'winter-boots', 'thin-socks')).toBe(0);
+  expect(lacks(-27, 'winter-boots', 'thin-socks')).toBeGreaterThan(0);
+  expect(lacks(-40, 'winter-boots', 'thick-socks')).toBe(0);
+  // Neither warmers, which burn out, nor gaiters hold toes.
+  expect(lacks(-27, 'winter-boots', 'thin-socks', 'toe-warmers', 'gaiters')).toBe(
+    lacks(-27, 'winter-boots', 'thin-socks'),
   );
 });
 
@@ -68,6 +87,15 @@ test.each([
     'warm hands',
     ['liner-gloves', 'merino-liners'],
     ['warm-mitts'],
+    { feelsC: -25, hours: 38 / 55 - 0.01 },
+    { feelsC: -25, hours: 38 / 55 + 0.01 },
+    { feelsC: -25, hours: 3 },
+  ],
+  ['warm feet', [], BOOTS, { feelsC: -5, hours: 9 }, { feelsC: -5.1, hours: 9 }, { feelsC: -25, hours: 3 }],
+  [
+    'warm feet',
+    [],
+    BOOTS,
     { feelsC: -25, hours: 38 / 55 - 0.01 },
     { feelsC: -25, hours: 38 / 55 + 0.01 },
     { feelsC: -25, hours: 3 },

@@ -25,7 +25,7 @@ function dressedIn(garments: Garment[], over: Partial<Conditions>, open: Record<
   const c = { ...AIR, ...over };
   const ambient = { airC: c.airC, relativeWind: c.relativeWind, pumping: c.pumping, packOn: false };
   buildStacks(w, { worn: new Uint8Array(garments.length).fill(1), open: settings }, ambient, s);
-  const out: Weathered = { earC: 0, eyes: 0, rained: 0, masked: 0, scant: 0, stride: 0, flaps: 0, lens: -1 };
+  const out: Weathered = { earC: 0, eyes: 0, rained: 0, masked: 0, scant: 0, hinders: 0, flaps: 0, lens: -1 };
   weathered(c, s, w, out);
   return out;
 }
@@ -132,14 +132,27 @@ test('wind trousers on bare legs are clammy, a membrane more; over tights, and l
 });
 
 test('rain trousers bind the stride of whoever runs or skis a track, not of hikers and riders, nor of who stands', () => {
-  const stride = (sport: Conditions['sport'], ...ids: string[]) => head(['thin-tights', ...ids], { sport }).stride;
+  const hinders = (sport: Conditions['sport'], ...ids: string[]) => head(['thin-tights', ...ids], { sport }).hinders;
   for (const sport of ['run', 'classic ski', 'skate ski'] as const) {
-    expect(stride(sport, 'storm-trousers')).toBe(1);
-    expect(stride(sport, 'wind-trousers')).toBe(0);
-    expect(stride(sport)).toBe(0);
+    expect(hinders(sport, 'storm-trousers')).toBe(1);
+    expect(hinders(sport, 'wind-trousers')).toBe(0);
+    expect(hinders(sport)).toBe(0);
   }
   for (const sport of ['hike', 'ski tour', 'cycle', 'stand', 'downhill ski'] as const)
-    expect(stride(sport, 'storm-trousers')).toBe(0);
+    expect(hinders(sport, 'storm-trousers')).toBe(0);
+});
+
+test('mitts hinder whoever brakes and shifts, the less the harder the frost, and not under covers on the bars', () => {
+  const hinders = (airC: number, sport: Conditions['sport'], ...ids: string[]) => head(ids, { sport, airC }).hinders;
+  expect(hinders(-4, 'cycle', 'fleece-mitts')).toBeCloseTo(0.4, 9);
+  expect(hinders(8, 'cycle', 'liner-gloves', 'shell-mitts')).toBeCloseTo(0.4, 9);
+  expect(hinders(-11, 'cycle', 'fleece-mitts')).toBeCloseTo(0.2, 9);
+  expect(hinders(-17.9, 'cycle', 'fleece-mitts')).toBeGreaterThan(0);
+  expect(hinders(-18, 'cycle', 'fleece-mitts')).toBe(0);
+  expect(hinders(-4, 'cycle', 'ski-gloves')).toBe(0);
+  expect(hinders(-4, 'cycle')).toBe(0);
+  expect(hinders(-4, 'cycle', 'fleece-mitts', 'bar-covers')).toBe(0);
+  for (const sport of ['run', 'classic ski', 'stand'] as const) expect(hinders(-4, sport, 'fleece-mitts')).toBe(0);
 });
 
 test('bare arms bother in the cold, in full from −4 °C on and not from 8; a tee leaves two thirds of them bare', () => {
