@@ -54,3 +54,28 @@ test('a layer stays at 0 °C while its ice melts, and warms when it is gone', ()
   expect(ice.at(-1)).toBe(0);
   expect(cloth.at(-1)).toBeGreaterThan(1);
 });
+
+/** 80 g/m² of frost double a layer's resistance to vapour (engineering value): what lies over it gets less, and what lies beneath it gives off less. */
+test.each([
+  ['to the shell over it', 'pile-fleece', 'wind-shell', 0.9],
+  ['out of the frozen shell itself', 'wind-shell', 'wind-shell', 0.9],
+])('frost hinders vapour on its way %s', (_, frozen, outer, most) => {
+  const worn = ['thin-merino-base', 'pile-fleece', 'wind-shell'];
+  const plan: Plan = { worn, carried: [], openings: {}, cues: [] };
+  /** Vapour that the outer layer takes up, or gives off, g/(s m²), with so much of the water of the other frozen. */
+  const takenUp = (frost: number): number => {
+    const sim = new Simulator(AVERAGE_PERSON, garmentsOf(...worn));
+    sim.start(plan);
+    sim.dress({ ...air, sport: 'stand', metabolicW: 150, relativeWind: 0.3, pumping: 0 });
+    const place = (id: string) => worn.indexOf(id) * ZONE_COUNT + zoneIndex('chest');
+    const { state } = sim;
+    for (const id of worn) state.temperature[place(id)] = -0.1;
+    state.water[place(frozen)] = 300;
+    state.ice[place(frozen)] = frost;
+    sim.step(0.5);
+    return -state.evaporation[place(outer)];
+  };
+  const [clear, clogged, twice] = [takenUp(0), takenUp(80), takenUp(160)];
+  expect(Math.abs(clogged)).toBeLessThan(most * Math.abs(clear));
+  expect(Math.abs(twice)).toBeLessThan(Math.abs(clogged));
+});
