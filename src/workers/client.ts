@@ -7,7 +7,6 @@ import type { Scored } from '@/core/judge/scorePlan';
 import { compared, type Compared, type SchoolTried } from '@/core/search/partings';
 import type { Plan } from '@/core/kit/plan';
 import type { Behind } from '@/core/questions/behind';
-import type { Second } from '@/core/search/secondLook';
 import type { Alone } from '@/core/search/search';
 import type { Beside, EmberWorker } from './ember.worker';
 import type { Setting } from './setting';
@@ -198,18 +197,9 @@ export const planInWorker = (
         return asked.result;
       };
       const half = () => part(ask<Descended>(setting, (api) => api.descendFromOther(leadDays, proxy(heard))));
-      const looked = () => part(ask<Alone>(setting, (api) => api.lookAlone(leadDays, proxy(heard))));
-      let alone: Promise<Alone> | null = null;
       const beside: Beside = {
         descended: () => begun,
-        bettered: (plan) => {
-          const bettered = part(ask<Second>(setting, (api) => api.betterSecond(leadDays, plan, proxy(heard))));
-          // The planner is busy by then: what it will ask for next is begun before it asks.
-          alone = bettered.then(looked);
-          alone.catch(() => {});
-          return bettered;
-        },
-        alone: () => alone ?? looked(),
+        alone: () => part(ask<Alone>(setting, (api) => api.lookAlone(leadDays, proxy(heard)))),
       };
       const whole = ask<Planned>(setting, (api) => api.plan(leadDays, told, proxy(beside)));
       const begun = half();

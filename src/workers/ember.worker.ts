@@ -15,7 +15,6 @@ import { type DoorQuestion } from '@/core/search/doorQuestion';
 import type { DoorDay } from '@/core/outing/doorDay';
 import { descendFromOther, type Descended } from '@/core/search/otherStarts';
 import { askedOn, lookAlone, Search, type Alone } from '@/core/search/search';
-import { betterSecond, type Second } from '@/core/search/secondLook';
 import type { Planned, PlanRequest } from '@/core/search/planRequest';
 import type { SchoolTried } from '@/core/search/partings';
 import { schoolOf, trySchool } from '@/core/search/schools';
@@ -84,12 +83,13 @@ function doorQuestion(day: DoorDay, rungs: readonly Rung[]): DoorQuestion {
 /** Lets messages that have come in meanwhile be heard. */
 const breathe = () => new Promise<void>((go) => setTimeout(go, 0));
 
+/** What costs so much before it is bettered, points, is hardly ever not dear after it: the day itself is looked at from then on, before that is known. */
+const SURELY_DEAR = 4;
+
 /** Another worker beside one that plans. */
 export interface Beside {
   /** what the descent from other layers finds there */
   descended: () => Promise<Descended>;
-  /** what the plan of the other start comes to there; the day itself is looked at after it */
-  bettered: (plan: Plan) => Promise<Second>;
   /** what the day itself leads to there */
   alone: () => Promise<Alone>;
 }
@@ -153,21 +153,15 @@ const api = {
     await breathe();
     search.begin();
     search.meet((await other) ?? descendFromOther(even, goOn));
-    const { second } = search;
-    const there = beside && second && beside.bettered(second).catch(() => null);
+    const early = beside && search.cost >= SURELY_DEAR ? beside.alone().catch(() => null) : null;
     await breathe();
-    const counts = search.better() && second !== null;
-    const dear = search.end(counts ? ((await there) ?? betterSecond(even, second, goOn)) : null);
-    if (!dear) return search.last(null);
-    const alone = beside && (await beside.alone().catch(() => null));
+    if (!search.end()) return search.last(null);
+    const alone = await (early ?? beside?.alone().catch(() => null));
     return search.last(alone ?? lookAlone(request, search.tellAlone));
   },
   /** @param heard told now and then that it goes on */
   descendFromOther: (leadDays: number, heard: () => void): Descended =>
     descendFromOther(askedOn('even day', planRequest(leadDays)), goesOn(heard)),
-  /** @param heard told now and then that it goes on */
-  betterSecond: (leadDays: number, plan: Plan, heard: () => void): Second =>
-    betterSecond(askedOn('even day', planRequest(leadDays)), plan, goesOn(heard)),
   /** @param heard told now and then that it goes on */
   lookAlone: (leadDays: number, heard: () => void): Alone => lookAlone(planRequest(leadDays), goesOn(heard)),
   school: (leadDays: number, id: string, tell: Tell): SchoolTried =>

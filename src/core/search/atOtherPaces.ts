@@ -2,9 +2,9 @@ import type { Plan } from '@/core/kit/plan';
 import { runPlan } from '@/core/questions/question';
 import type { Candidates } from './candidates';
 import { pacesTried } from './cuesChanged';
-import { askedOf, type Finishing, type Polished } from './finishing';
+import { askedOf, POLISH_STEP_S, type Finishing, type Polished } from './finishing';
 import { mayFollow } from './mayFollow';
-import { polish, POLISH_STEP_S } from './polish';
+import { polish } from './polish';
 
 /** Paces that are tried with clothes of their own, those that cost least in the clothes there are. */
 const PACES = 5;

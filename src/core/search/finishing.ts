@@ -1,9 +1,12 @@
 import type { Weights } from '@/core/judge/cost';
 import type { Plan } from '@/core/kit/plan';
 import type { Course } from './course';
+import { within } from '@/core/quantity/range';
+import type { Descent } from './descent';
 import type { PlanRequest } from './planRequest';
+import { MOST_CUES } from './wishes';
 
-/** A plan that costs so much, points, is worth another look: from the other descent, and by more pairs of changes. */
+/** A plan that costs so much, points, is worth another look: on the day itself, at other paces, and by more pairs of changes. */
 export const DEAR = 2;
 
 /** What the last stages of a search share: what was asked, how it is weighed, and the longest step of a trial, s. */
@@ -21,8 +24,6 @@ export interface Finishing {
   mostCues: number;
   /** set where a plan of the nearest even day is adapted: only changes that are worth it to somebody are made, and in brief fewer kinds of them are tried */
   adapts?: 'in brief' | 'in all ways';
-  /** set where the plan was bettered to its end already: it is only once more where it takes something of the others */
-  bettered?: true;
   /** set where single changes are all that is tried, and how one goes stays as it is */
   brief?: true;
   /** asked between trials; false ends with the best so far */
@@ -34,6 +35,24 @@ export interface Polished {
   plan: Plan;
   least: number;
 }
+
+/** The most cues a search may propose. @throws OutOfRange */
+export const mostCuesOf = (request: PlanRequest): number =>
+  within('most cues', request.maxCues ?? MOST_CUES, 0, MOST_CUES);
+
+/** The last betterment by single changes: step of its runs, s. */
+export const POLISH_STEP_S = 60;
+
+/** What the last stages of a search by such a descent share. */
+export const finishingOf = (descent: Descent, mostCues: number): Finishing => ({
+  request: descent.request,
+  weights: descent.course.weights,
+  order: descent.course.order,
+  course: descent.course,
+  stepS: Math.max(POLISH_STEP_S, descent.coarseS),
+  mostCues,
+  beat: () => descent.beat(),
+});
 
 /** The question that a finished plan answers, without the plan. */
 export function askedOf({ request, weights }: Finishing) {

@@ -6,7 +6,7 @@ import type { Course } from './course';
 import { ALL, Descent, NEARLY, PATIENT } from './descent';
 import { mapDress } from './dress';
 import { fewerCues } from './fewerCues';
-import { DEAR, type Polished } from './finishing';
+import { DEAR, finishingOf, mostCuesOf } from './finishing';
 import { improve } from './improve';
 import { kitGarments, type Kit } from './kit';
 import { BODY_PARTS, sameParts } from './kitParts';
@@ -15,7 +15,6 @@ import type { Descended } from './otherStarts';
 import type { CurvePoint, PlanRequest, Progress } from './planRequest';
 import { polish } from './polish';
 import { mayFollow } from './mayFollow';
-import { finishingOf, mostCuesOf, type Second } from './secondLook';
 import { settle } from './settle';
 import { MOST_CUES } from './wishes';
 import { withoutWornJacket } from './withoutWornJacket';
@@ -32,17 +31,12 @@ const NOTHING: Work = { phases: 0, steps: 0 };
 /** Two descents that come this near to one another, points, are the same, and have nothing to mix. */
 const SAME = 1e-6;
 
-/** What both descents of a look come to: the best plan for each number of cues, the one chosen, and what there is beside it. */
+/** What both descents of a look come to: the best plan for each number of cues, the one chosen, what it costs, points, and what there is beside it. */
 interface Met {
   curve: CurvePoint[];
   chosen: Plan;
+  cost: number;
   others: Plan[];
-  /** whether that one costs so much that hollows may lie far apart */
-  dear: boolean;
-  /** of the other start, to be bettered by itself too */
-  beside: Plan | null;
-  /** the chosen one after its polish */
-  bettered?: Polished;
 }
 
 /** What a look ends with: the plan, the best ones for each number of cues, and what was found from other starts. */
@@ -53,8 +47,7 @@ export interface Found {
 }
 
 /**
- * A search on one day in stages (begin, meet, better, end), so that the descent from other layers, and the second plan's betterment, can run in
- * another worker meanwhile. It asks the same of either, and so finds the same plan with one worker or two.
+ * A search on one day in stages (begin, meet, end), so that the descent from other layers can run in another worker meanwhile. It asks the same of either, and so finds the same plan with one worker or two.
  */
 export class Look {
   readonly descent: Descent;
@@ -110,62 +103,34 @@ export class Look {
     const chosen = this.choose(curve, best.kit);
     descent.tell(0.66, 'Bettering it piece by piece');
     descent.nears(0.9);
-    const worse = other && (first.total <= other.total ? other : first);
     this.met = {
       curve,
       chosen: chosen.plan,
       others: other ? [first.plan(), other.plan()] : [],
-      dear: chosen.cost >= DEAR,
-      beside: chosen.cost < DEAR ? null : this.asAsked(worse),
+      cost: chosen.cost,
     };
     this.held = course.work;
   }
 
-  /** What a descent found, where it keeps to the cues that are asked for. */
-  private asAsked(run: PathRun | null): Plan | null {
-    return run && run.cuesOf(run.dresses).length <= this.most ? run.plan() : null;
+  /** What the chosen plan costs as it is, points; 0 before there is one. */
+  get cost(): number {
+    return this.met?.cost ?? 0;
   }
 
-  /**
-   * The plan of the other descent, where what was chosen is dear: there is much to lose, hollows lie further apart, and it is bettered by
-   * itself too, here or in another worker (`betterSecond`). Null where one look is enough.
-   */
-  get second(): Plan | null {
-    return this.met?.beside ?? null;
-  }
-
-  /** Whether the chosen plan is dear as it is. */
-  get dear(): boolean {
-    return this.met?.dear ?? false;
-  }
-
-  /** Betters the chosen plan by single changes. @returns whether it stays dear: then the other counts, where there is one */
-  better(): boolean {
+  /** The chosen plan bettered by single changes, and where it stays dear at other paces in clothes of their own. */
+  end(): Found {
     const { met, descent, course } = this;
     if (!met) throw new Error('the descents of this search have not met');
     course.goOnAfter(this.held, NOTHING);
-    const finishing = { ...finishingOf(descent, this.most), others: met.others };
-    const polished = polish(met.chosen, descent.candidates, finishing);
-    met.bettered = withoutWornJacket(polished, descent.candidates, finishing, mayFollow(finishing));
-    this.held = course.work;
-    return met.dear && met.bettered.least >= DEAR;
-  }
-
-  /** The plan it ends with. @param second what the other came to, where it counts */
-  end(second: Second | null): Found {
-    const { met, descent, course } = this;
-    if (!met?.bettered) throw new Error('the chosen plan of this search was not bettered');
-    course.goOnAfter(this.held, second ? second.work : NOTHING);
-    descent.tell(0.9, 'Taking the best of both plans');
-    descent.nears(0.92);
     const finishing = finishingOf(descent, this.most);
-    const [best, other] = second && second.least < met.bettered.least ? [second, met.bettered] : [met.bettered, second];
-    const mixed = other
-      ? polish(best.plan, descent.candidates, { ...finishing, others: [other.plan], bettered: true })
-      : best;
-    const others = other ? [...met.others, other.plan] : met.others;
-    const paced = mixed.least >= DEAR ? atOtherPaces(mixed, descent.candidates, finishing) : mixed;
-    return { plan: settle(paced.plan, finishing), curve: met.curve, others };
+    const mixing = { ...finishing, others: met.others };
+    const polished = polish(met.chosen, descent.candidates, mixing);
+    const bettered = withoutWornJacket(polished, descent.candidates, mixing, mayFollow(finishing));
+    descent.tell(0.9, 'Trying other paces');
+    descent.nears(0.92);
+    const paced = bettered.least >= DEAR ? atOtherPaces(bettered, descent.candidates, finishing) : bettered;
+    met.cost = paced.least;
+    return { plan: settle(paced.plan, finishing), curve: met.curve, others: met.others };
   }
 
   /** The better of two plans, with each part of the body tried as the other has it. */

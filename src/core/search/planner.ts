@@ -1,7 +1,6 @@
 import type { Planned, PlanRequest, Progress } from './planRequest';
 import { descendFromOther } from './otherStarts';
 import { askedOn, lookAlone, Search } from './search';
-import { betterSecond } from './secondLook';
 
 /**
  * Finds start kit, pack and cues by simulating candidates from the closet.
@@ -23,8 +22,5 @@ export function makePlan(request: PlanRequest, progress: Progress = () => true):
   search.begin();
   // Where it was stopped by then, no other start is dressed.
   search.meet(goOn() ? descendFromOther(even, goOn) : null);
-  const { second } = search;
-  const counts = search.better() && second !== null;
-  const dear = search.end(counts ? betterSecond(even, second, goOn) : null);
-  return search.last(dear ? lookAlone(request, search.tellAlone) : null);
+  return search.last(search.end() ? lookAlone(request, search.tellAlone) : null);
 }

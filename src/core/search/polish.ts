@@ -6,7 +6,7 @@ import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
 import type { Candidates } from './candidates';
 import { redress } from './redress';
-import { askedOf, DEAR, type Finishing, type Polished } from './finishing';
+import { askedOf, DEAR, POLISH_STEP_S, type Finishing, type Polished } from './finishing';
 import { mayFollow } from './mayFollow';
 import { mixes } from './mixes';
 import { orderPrice } from './order';
@@ -19,8 +19,7 @@ import { triedFirst } from './triedFirst';
 /** A swap of one piece must gain this to be made at the end, points; and where a plan is adapted: points, and a share of what it costs. */
 const LEAST_SWAP = 0.01;
 const LEAST_ADAPTED = { points: 0.02, share: 0.015 } as const;
-/** The last betterment by single changes: step of its runs, s, rounds, and runs at most. */
-export const POLISH_STEP_S = 60;
+/** The last betterment by single changes: rounds, and runs at most. */
 const POLISH_ROUNDS = 12;
 const POLISH_RUNS = { swaps: 900, proposals: 1000, across: 900, two: 400, swept: 800, first: 800 } as const;
 /** Changes of two parts that are tried with one another, the best by themselves of each, and pairs or mixes that are then run in full. */
@@ -37,7 +36,6 @@ const LEAST_PROPOSED = 0.03;
  */
 export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Polished {
   const end = new Polishing(chosen, f);
-  if (f.bettered && !end.takesMix()) return end;
   for (let round = 0; round < POLISH_ROUNDS; round++) {
     const before = end.least;
     const legs = f.brief ? [...sweep(end.plan, f.request, [['legs']])] : [];

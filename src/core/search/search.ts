@@ -9,12 +9,10 @@ import { adapted } from './adapted';
 import { curveInFull } from './curveInFull';
 import { Descent } from './descent';
 import type { Descended } from './otherStarts';
-import { askedOf, DEAR, type Finishing } from './finishing';
+import { askedOf, DEAR, finishingOf, mostCuesOf, POLISH_STEP_S, type Finishing } from './finishing';
 import { Look, type Found } from './look';
 import type { Planned, PlanRequest, Progress } from './planRequest';
-import { POLISH_STEP_S } from './polish';
 import { mayFollow } from './mayFollow';
-import { finishingOf, mostCuesOf, type Second } from './secondLook';
 
 /** What a look at the day itself finds must be cheaper by such a share: what suits the even day is the steadier answer. */
 const CHEAPER = 0.03;
@@ -43,8 +41,7 @@ export function lookAlone(request: PlanRequest, progress: Progress): Alone {
   const look = new Look(askedOn('day', request), progress);
   look.begin();
   look.meet(null);
-  look.better();
-  const found = look.end(null);
+  const found = look.end();
   const cost = costOf(found.plan, finishingOf(look.descent, mostCuesOf(request)));
   return { ...found, cost, phases: look.work.phases };
 }
@@ -53,7 +50,7 @@ const costOf = (plan: Plan, f: Finishing): number =>
   runPlan({ ...askedOf(f), plan }, plan, { stepS: POLISH_STEP_S }).total;
 
 /**
- * A search in stages (begin, meet, better, end, last). It looks at the nearest even day, so that neighbouring questions have the same answer there, and
+ * A search in stages (begin, meet, end, last). It looks at the nearest even day, so that neighbouring questions have the same answer there, and
  * adapts that to the day itself. Where that comes out dear much can be lost, and what suits the even day may not suit the day: it is looked at itself too.
  */
 export class Search {
@@ -104,26 +101,22 @@ export class Search {
   /** What the first descent and the one from other layers come to together. @param found null: what was begun stands alone */
   meet(found: Descended | null): void {
     this.look.meet(found);
-    this.dear = this.look.dear;
+    this.dear = this.cost >= DEAR;
   }
 
-  /** The plan of the other descent, where it is to be bettered too (`betterSecond`, on the even day). Null where one look is enough. */
-  get second(): Plan | null {
-    return this.look.second;
-  }
-
-  /** Betters the chosen plan by single changes. @returns whether it stays dear: then the other counts, where there is one */
-  better(): boolean {
-    return (this.dear = this.look.better());
+  /** What was found so far costs, before it is bettered, points. */
+  get cost(): number {
+    return this.look.cost;
   }
 
   /**
-   * What suits the even day, adapted to the day itself. @param second what the other came to, where it counts
+   * What suits the even day, bettered and adapted to the day itself.
    * @returns whether that is dear, so that the day is to be looked at by itself too (`lookAlone`)
    */
-  end(second: Second | null): boolean {
-    const found = this.look.end(second);
+  end(): boolean {
+    const found = this.look.end();
     const { phases } = this.look.work;
+    this.dear = this.look.cost >= DEAR;
     const descent = new Descent(this.request, this.tell);
     descent.tell(this.mayLookTwice ? EVEN_DONE : 0.92, 'Fitting it to the day');
     descent.nears(this.mayLookTwice ? EVEN_DONE + 0.05 : 0.95);

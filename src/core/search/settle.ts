@@ -8,9 +8,8 @@ import { dropCue } from '@/core/questions/missedCues';
 import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
 import { byPlace } from './candidates';
-import { askedOf, type Finishing } from './finishing';
+import { askedOf, POLISH_STEP_S, type Finishing } from './finishing';
 import { mayFollow } from './mayFollow';
-import { POLISH_STEP_S } from './polish';
 
 /** Plans this near to each other in cost are the same to anybody: points, and a share of the whole, up to so many points. */
 const SAME_POINTS = 0.03;

@@ -1,8 +1,8 @@
 import type { Plan } from '@/core/kit/plan';
 import { runPlan } from '@/core/questions/question';
 import type { Candidates } from './candidates';
-import { askedOf, type Finishing, type Polished } from './finishing';
-import { polish, POLISH_STEP_S } from './polish';
+import { askedOf, POLISH_STEP_S, type Finishing, type Polished } from './finishing';
+import { polish } from './polish';
 import { forWornJackets } from './triedFirst';
 
 /**

@@ -2,7 +2,6 @@ import { expose, releaseProxy, type Remote } from 'comlink';
 import { AVERAGE_PERSON } from '@/core/body/person';
 import type { Outing } from '@/core/outing/outing';
 import type { Beside } from '@/workers/ember.worker';
-import type { Plan } from '@/core/kit/plan';
 import { PLAIN_WISHES } from '@/core/search/wishes';
 import { practise } from '@/workers/warmUp';
 
@@ -34,7 +33,7 @@ class NearWorker extends EventTarget {
     const open = () => void NearWorker.opened++;
     const score = () => new Promise((done) => this.questions.push(done));
     const practise = () => void NearWorker.practised++;
-    const parts = { descendFromOther: ask, betterSecond: ask, lookAlone: ask };
+    const parts = { descendFromOther: ask, lookAlone: ask };
     expose({ open, plan: ask, ...parts, school: ask, score, practise }, port2 as never);
     port1.onmessage = (e) => this.dispatchEvent(Object.assign(new Event('message'), { data: e.data as unknown }));
   }
@@ -159,16 +158,10 @@ test('where there is a second core, another worker makes half of a plan; the pla
   expect([whole.beside === null, half.beside === null]).toEqual([false, true]);
   half.questions[0]('the other half');
   expect(await whole.beside!.descended()).toBe('the other half');
-  const bettered = whole.beside!.bettered({} as Plan);
-  await until(() => half.questions.length === 2);
-  half.questions[1]('the second plan, bettered');
-  expect(await bettered).toBe('the second plan, bettered');
-  // The day itself is looked at before the planner, which is busy, asks for it; and once only.
-  await until(() => half.questions.length === 3);
   const alone = whole.beside!.alone();
-  half.questions[2]('the day by itself');
+  await until(() => half.questions.length === 2);
+  half.questions[1]('the day by itself');
   expect(await alone).toBe('the day by itself');
-  expect(half.questions).toHaveLength(3);
   whole.questions[0]('a plan');
   expect(await asked.result).toBe('a plan');
   expect([whole.ended, half.ended]).toEqual([false, false]);
@@ -177,7 +170,7 @@ test('where there is a second core, another worker makes half of a plan; the pla
   expect(NearWorker.all).toHaveLength(2);
 });
 
-test('what is still made beside a plan that is done, or where there was no other start to better, is ended with it', async () => {
+test('what is still made beside a plan that is done is ended with it', async () => {
   await onCores(2);
   const asked = plan();
   await until(() => NearWorker.all.length === 2 && NearWorker.all.every((w) => w.questions.length > 0));
