@@ -34,7 +34,7 @@ export interface Moment {
   masked: number;
   /** how scantily limbs are dressed, 0–16: see `Weathered` */
   scant: number;
-  /** rain trousers on whoever runs, 0 or 1: see `Weathered` */
+  /** what hinders the work, 0–1: see `Weathered` */
   hinders: number;
   /** a front that stands open flaps in the wind, 0–1 */
   flaps: number;

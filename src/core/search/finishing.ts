@@ -44,13 +44,13 @@ export const mostCuesOf = (request: PlanRequest): number =>
 export const POLISH_STEP_S = 60;
 
 /** What the last stages of a search by such a descent share. */
-export const finishingOf = (descent: Descent, mostCues: number): Finishing => ({
+export const finishingOf = (descent: Descent): Finishing => ({
   request: descent.request,
   weights: descent.course.weights,
   order: descent.course.order,
   course: descent.course,
   stepS: Math.max(POLISH_STEP_S, descent.coarseS),
-  mostCues,
+  mostCues: mostCuesOf(descent.request),
   beat: () => descent.beat(),
 });
 

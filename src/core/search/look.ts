@@ -112,7 +112,7 @@ export class Look {
     this.held = course.work;
   }
 
-  /** What the chosen plan costs as it is, points; 0 before there is one. */
+  /** What the chosen plan costs, as it is and once it is bettered, points; 0 before there is one. */
   get cost(): number {
     return this.met?.cost ?? 0;
   }
@@ -122,7 +122,7 @@ export class Look {
     const { met, descent, course } = this;
     if (!met) throw new Error('the descents of this search have not met');
     course.goOnAfter(this.held, NOTHING);
-    const finishing = finishingOf(descent, this.most);
+    const finishing = finishingOf(descent);
     const mixing = { ...finishing, others: met.others };
     const polished = polish(met.chosen, descent.candidates, mixing);
     const bettered = withoutWornJacket(polished, descent.candidates, mixing, mayFollow(finishing));

@@ -9,7 +9,7 @@ import { adapted } from './adapted';
 import { curveInFull } from './curveInFull';
 import { Descent } from './descent';
 import type { Descended } from './otherStarts';
-import { askedOf, DEAR, finishingOf, mostCuesOf, POLISH_STEP_S, type Finishing } from './finishing';
+import { askedOf, DEAR, finishingOf, POLISH_STEP_S, type Finishing } from './finishing';
 import { Look, type Found } from './look';
 import type { Planned, PlanRequest, Progress } from './planRequest';
 import { mayFollow } from './mayFollow';
@@ -42,7 +42,7 @@ export function lookAlone(request: PlanRequest, progress: Progress): Alone {
   look.begin();
   look.meet(null);
   const found = look.end();
-  const cost = costOf(found.plan, finishingOf(look.descent, mostCuesOf(request)));
+  const cost = costOf(found.plan, finishingOf(look.descent));
   return { ...found, cost, phases: look.work.phases };
 }
 
@@ -120,7 +120,7 @@ export class Search {
     const descent = new Descent(this.request, this.tell);
     descent.tell(this.mayLookTwice ? EVEN_DONE : 0.92, 'Fitting it to the day');
     descent.nears(this.mayLookTwice ? EVEN_DONE + 0.05 : 0.95);
-    const finishing = finishingOf(descent, mostCuesOf(this.request));
+    const finishing = finishingOf(descent);
     const here = adapted(found, descent.candidates, { ...finishing, adapts: this.dear ? 'in all ways' : 'in brief' });
     const cost = costOf(here.plan, finishing);
     this.fitted = { ...here, cost, descent, phases: phases + descent.course.work.phases };
@@ -136,7 +136,7 @@ export class Search {
     if (!fitted) throw new Error('this search has not ended');
     const { descent } = fitted;
     const found = alone && alone.cost < (1 - CHEAPER) * fitted.cost ? alone : fitted;
-    const finishing = finishingOf(descent, mostCuesOf(this.request));
+    const finishing = finishingOf(descent);
     descent.tell(0.96, 'Missing each cue once');
     const { plan, scored, cues } = missed(found.plan, finishing);
     const curve = curveInFull(found.curve, plan, {

@@ -79,3 +79,26 @@ test.each([
   expect(Math.abs(clogged)).toBeLessThan(most * Math.abs(clear));
   expect(Math.abs(twice)).toBeLessThan(Math.abs(clogged));
 });
+
+/** What breath leaves in a cover is liquid where the coldest of it is at freezing or above, frost where that is a kelvin and more below, and half of each in between. */
+test('breath freezes in a cover the more the colder it is within a kelvin below freezing', () => {
+  const worn = ['thin-merino-base', 'briefs', 'fleece-tube'];
+  const place = 2 * ZONE_COUNT + zoneIndex('face');
+  /** Frost after an instant in a wet cover that is so cold at its coldest, which lies two fifths of the way from its middle to the air, g/m². */
+  const frost = (coldestC: number): number => {
+    const sim = new Simulator(AVERAGE_PERSON, garmentsOf(...worn));
+    sim.start({ worn, carried: [], openings: { 'fleece-tube': { up: 0 } }, cues: [] });
+    sim.dress({ ...air, airC: -10, relativeWind: 0.3, metabolicW: 700 });
+    sim.state.temperature[place] = (coldestC - 0.4 * -10) / 0.6;
+    sim.state.water[place] = 100;
+    sim.step(0.02);
+    return sim.state.ice[place];
+  };
+  expect(frost(0.2)).toBe(0);
+  const whole = frost(-1.05);
+  expect(whole).toBeGreaterThan(0);
+  // It takes a little more up the colder it is.
+  expect(frost(-1.5) / whole).toBeWithin(1, 1.1);
+  expect(frost(-0.9) / whole).toBeWithin(0.8, 0.95);
+  expect(frost(-0.5) / whole).toBeWithin(0.4, 0.6);
+});
