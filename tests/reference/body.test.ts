@@ -5,12 +5,12 @@ import { FUEL_J_PER_KG, fuelAfter, peakShivering, shivering, shiverFatigue, shiv
 import { respiratoryHeat } from '@/core/body/respiration';
 import { ZONE_TABLE, TORSO } from '@/core/body/zones';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
-import { ensemble } from '@/core/clothing/ensembleInsulation';
+import { exercising } from '#tests/support/exercising';
 import { run } from '#tests/support/runCase';
 import { standing } from '#tests/support/standing';
 import { sweatCell } from '#tests/support/sweatGrid';
 import { twoNode } from '#tests/support/twoNode';
-import { STREET, wear } from '#tests/support/streetClothes';
+import { STREET } from '#tests/support/streetClothes';
 
 /** Du Bois & Du Bois 1916: the usual worked example, 70 kg and 1.70 m: 1.81 m². */
 test('body surface', () => {
@@ -164,20 +164,11 @@ test.each([
   [10, 0.5, 300],
   [18, 0.5, 250],
 ])('exercise in light clothes at %d °C: core near the two-node model, sweat no less', (airC, humidity, met) => {
-  const { run: r, names } = lightlyDressed(airC, humidity, met);
-  const clo = ensemble(wear(...names), { airC, relativeWind: 1, pumping: 1, packOn: false }).intrinsicClo;
-  const theirs = twoNode(60, airC, humidity, 1, met, clo);
-  expect(Math.abs(r.core(60) - theirs.coreC)).toBeLessThan(0.6);
+  const { ours, theirs } = exercising(airC, humidity, met);
+  expect(Math.abs(ours.core(60) - theirs.coreC)).toBeLessThan(0.6);
   // The two-node model is known to sweat little in hard exercise; ISO 7933 below bounds ours from above.
-  expect(r.sweatGh(60) / 1.87).toBeGreaterThan(0.8 * theirs.sweatGm2h);
+  expect(ours.sweatGh(60) / 1.87).toBeGreaterThan(0.8 * theirs.sweatGm2h);
 });
-
-function lightlyDressed(airC: number, humidity: number, met: number) {
-  const names = ['briefs', 'tee', 'shorts', 'socks', 'shoes'];
-  const garments = names.map((n) => ({ ...STREET[n] }));
-  const leg = { minutes: 60, sport: 'run', metabolicW: met * 1.87, externalW: 0, worn: names };
-  return { names, run: run({ airC, humidity, wind: 1, garments, legs: [leg] }) };
-}
 
 /**
  * The answer to cool air is to close the skin: the core holds or rises a little before it falls (Gagge's two-node model; seen
@@ -193,7 +184,7 @@ test.each([24, 20, 16])('standing lightly dressed in %d °C: the core holds, nea
 
 /** Blood from muscles that have rested comes back cool: a tenth to a quarter of a kelvin in the first minutes (from memory). */
 test('setting off hard in the cold, the core dips a little and then rises', () => {
-  const { run: r } = lightlyDressed(-2, 0.7, 320);
+  const { ours: r } = exercising(-2, 0.7, 320);
   const first = [1, 2, 3, 4, 5].map((m) => r.core(m) - r.core(0));
   expect(Math.min(...first)).toBeWithin(-0.3, 0);
   expect(r.core(20)).toBeGreaterThan(r.core(0) + 0.3);

@@ -60,6 +60,9 @@ export interface Opening {
   seconds: number;
 }
 
+/** Coverage below this is no layer at all: a hem or an ear strap. */
+export const LEAST_COVER = 0.1;
+
 export const MAX_OPENINGS = 4;
 export const OPENING_RANGE = {
   ventCm2: [0, 3000, 'cm²'],

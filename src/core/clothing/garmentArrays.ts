@@ -1,6 +1,6 @@
 import { clothedAs, ZONES, ZONE_COUNT, ZONE_TABLE, type ClothedZone } from '@/core/body/zones';
 import { byText } from '@/core/quantity/exact';
-import { OutOfRange } from '@/core/quantity/range';
+import { clamp, OutOfRange } from '@/core/quantity/range';
 import { LATENT_VAPOUR } from '@/core/quantity/units';
 import { FIBRES, saturationRegain, wetConductance } from './fibres';
 import { checkGarment, MAX_OPENINGS, type Garment } from './garment';
@@ -87,8 +87,15 @@ export const holdsLiquid = (g: Garment, weightGm2 = g.weightGm2): number =>
 
 /** Thermal inertia floor, J/m²K: a bare shell follows within seconds either way; the floor keeps ten-second steps smooth. */
 const HEAT_FLOOR = 500;
-/** A boot or shoe has room for one thick sock, m; more than that is squeezed (common practice, no published source). */
+/**
+ * A loose boot or shoe has room for one thick sock, m, one that holds the foot as ski boots do for a thin sock, one that squeezes for none; between these
+ * tightnesses, and more than that is squeezed (common practice, no published source).
+ */
 const SHOE_ROOM = 0.0055;
+const LOOSE_SHOE = 0.1;
+const FULL_SHOE = 0.3;
+const shoeRoom = (tightness: number): number =>
+  SHOE_ROOM * clamp((FULL_SHOE - tightness) / (FULL_SHOE - LOOSE_SHOE), 0, 1);
 
 /** Skin area of a zone of the table's person, m², over which an opening's free area and a heater's heat are spread. */
 const areaOf = (zone: ClothedZone): number =>
@@ -202,7 +209,7 @@ function newColumns(g: Garment): Columns {
       inner: g.filled ? 0.75 : 0.5,
       order: g.order,
       tightness: g.tightness,
-      room: g.role === 'footwear' ? SHOE_ROOM : Infinity,
+      room: g.role === 'footwear' ? shoeRoom(g.tightness) : Infinity,
       mesh: g.openMesh,
       mitten: g.handForm === 'mitten' ? 1 : 0,
       layerKg: isLayer(g) ? g.massG / 1000 : 0,

@@ -1,5 +1,6 @@
 import { SPORT, type Sport } from '@/core/effort/sports';
-import type { Garment } from './garment';
+import { CLOTHED_ZONES } from '@/core/body/zones';
+import { LEAST_COVER, type Garment } from './garment';
 
 /** Whether a garment may be worn for a sport: made for anything, or for what that sport asks of boots, helmets and bar covers. */
 export const suitsSport = (g: Garment, sport: Sport): boolean =>
@@ -66,6 +67,16 @@ export const sleevesLieUnder = (g: Garment, worn: readonly Garment[]): boolean =
 /** Whether taking a piece off leaves the legs in nothing but shorts. @param among garments  @param on ids of what is worn, that piece too */
 export const leavesLegsBare = (g: Garment, among: readonly Garment[], on: ReadonlySet<string>): boolean =>
   g.group === 'legs' && !among.some((o) => o !== g && o.group === 'legs' && o.role !== 'short' && on.has(o.id));
+
+/** Nobody wears more than so many layers on one part of the body (engineering value: the hips of somebody who stands in deep cold carry nine or ten). */
+const MOST_LAYERS = 10;
+
+/** Whether no part of the body is under more layers than people wear. @param worn what is worn */
+export const fewEnoughLayers = (worn: readonly Garment[]): boolean =>
+  worn.length <= MOST_LAYERS ||
+  CLOTHED_ZONES.every(
+    (zone) => worn.filter((g) => (g.panels[zone]?.coverage ?? 0) >= LEAST_COVER).length <= MOST_LAYERS,
+  );
 
 /** What is worn over the body by choice; boots and helmets are what the sport asks for. */
 export const isLayer = (g: Garment): boolean => g.group === 'torso' || g.group === 'legs' || g.group === 'hands';

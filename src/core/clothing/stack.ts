@@ -6,13 +6,11 @@ import { AIR_HEAT, AIR_VAPOUR, LATENT_VAPOUR } from '@/core/quantity/units';
 import { closes, openingFlow, pumping, slows, takenUp, throughFlow } from './airExchange';
 import { CHEEK_TISSUE } from '@/core/atmosphere/bareSkin';
 import { bareConvection, convection, lewis, radiation } from '@/core/atmosphere/boundaryLayer';
-import { MAX_OPENINGS } from './garment';
+import { LEAST_COVER, MAX_OPENINGS } from './garment';
 import type { GarmentArrays } from './garmentArrays';
 
-/** Most layers on one zone. */
-export const MAX_LAYERS = 10;
-/** Coverage below this is no layer at all: a hem or an ear strap. */
-export const LEAST_COVER = 0.1;
+/** Most layers on one zone that are simulated. */
+export const MAX_LAYERS = 12;
 /** Places a zone takes in the arrays: skin, layers, and one for the link to the air. */
 export const STRIDE = MAX_LAYERS + 2;
 
@@ -165,7 +163,9 @@ const GAP_RADIATION = 4.3;
 const AIR_DIFFUSION = 2.3e-5 * AIR_VAPOUR;
 /** Parallel-path reference for a layer that covers only part of a zone, m²K/W: a typical boundary layer. */
 const PARALLEL = 0.09;
-/** Overfill, m, that squeezes like a tightness of 1 (engineering value). */
+/** What is tight squeezes so much of its tightness over bare skin, all of it over cloth of so many m; and overfill, m, that squeezes like a tightness of 1 (engineering values). */
+const TIGHT_ON_SKIN = 0.35;
+const TIGHT_OVER = 0.003;
 const OVERFILL_PER_TIGHT = 0.004;
 /** Vapour that goes with a through-flow's heat, g/(s m² Pa) per W/m²K. */
 export const THROUGH_VAPOUR = AIR_VAPOUR / AIR_HEAT;
@@ -221,7 +221,8 @@ export function buildStacks(w: GarmentArrays, state: WornState, air: Ambient, ou
       // A tight outer layer squeezes flow the more there is under it; a boot fuller than it was made for is tight too.
       const overfill = Math.min(0.8, Math.max(0, inside - w.room[g]) / OVERFILL_PER_TIGHT);
       if (overfill > 0) full = n;
-      tight += Math.min(1, w.tightness[g] * (n > 1 ? 1 : 0.35) + overfill);
+      const squeezes = TIGHT_ON_SKIN + (1 - TIGHT_ON_SKIN) * Math.min(1, inside / TIGHT_OVER);
+      tight += Math.min(1, w.tightness[g] * squeezes + overfill);
       if (overfill > most) most = overfill;
       inside += w.thickness[g * ZONE_COUNT + z];
       if (z === FACE && w.mouth[g] * cover > out.mouth) {

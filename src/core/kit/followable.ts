@@ -1,6 +1,6 @@
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
-import { coversUnderwear, oneAtATime } from '@/core/clothing/purpose';
+import { coversUnderwear, fewEnoughLayers, oneAtATime } from '@/core/clothing/purpose';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { askedAt, haltsNobody } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
@@ -49,7 +49,7 @@ export function followable(
 }
 
 /**
- * Tells whether a plan can be worn as it stands, at the start and after every cue: no underwear outermost, of what is worn one at
+ * Tells whether a plan can be worn as it stands, at the start and after every cue: no underwear outermost, not too many layers, of what is worn one at
  * a time no two, no warmers in bare hands, and no sleeves rolled up beneath a layer.
  * @param garments by id
  */
@@ -58,6 +58,7 @@ export function staysWearable(garments: ReadonlyMap<string, Garment>): (plan: Pl
     const worn = [...on].flatMap((id) => garments.get(id) ?? []);
     return (
       coversUnderwear(worn) &&
+      fewEnoughLayers(worn) &&
       holdsWarmers(worn) &&
       worn.every((a, i) => worn.every((b, j) => j <= i || !oneAtATime(a, b)))
     );

@@ -233,7 +233,7 @@ function heldBy(
   at: (how: Going) => Stretch,
 ): Going & { askedW: number } {
   const most = maximalMetabolicRate(engine.vo2maxMl, engine.massKg);
-  const holds = (seconds: number) => most * sustainableShare(seconds / 60);
+  const holds = (seconds: number) => most * sustainableShare(seconds / 60, engine.vo2maxMl);
   const asked = at(way);
   const askedW = asked.metabolicW;
   if (SPORT[leg.sport].going !== 'own effort') return { ...way, mostW: most, askedW };

@@ -145,7 +145,6 @@ function options(r: Question, scored: Scored): Option[] {
     const next = actions.reduce((p, a) => act(p, a, atS), from);
     // A cue that asks for more than people carry out is no help, unless it asks for no more than it did.
     if (next.cues.some((c) => !can(c) && operations(c.actions) > had(c.atS))) return;
-    if (dressed && !covered(next)) return;
     const words = changesOf(actions, byId).map((c) => c.text);
     if (words.length > 0) out.push({ text: `${extra}${words.join(', ')}`, atS: atS < 60 ? 0 : atS, plan: next });
   };
@@ -218,5 +217,5 @@ function options(r: Question, scored: Scored): Option[] {
         });
   }
   // Pieces first: a search that is told to stop early has then seen what matters most.
-  return [...out.slice(timed), ...out.slice(0, timed)];
+  return [...out.slice(timed), ...out.slice(0, timed)].filter((option) => !dressed || covered(option.plan));
 }

@@ -6,7 +6,7 @@ import { MAX_LAYERS } from '@/core/clothing/stack';
 import { SHIVERS_W } from '@/core/judge/limits';
 import { feelsLikeC } from '@/core/outing/feelsLike';
 import type { PlanInPlace } from './question';
-import type { Garment } from '@/core/clothing/garment';
+import { LEAST_COVER, type Garment } from '@/core/clothing/garment';
 import { safetyList, type SafetyItem } from './safetyList';
 import { meansFor, type Means } from './shelters';
 import { isIndoors } from '@/core/effort/sports';
@@ -277,7 +277,7 @@ export function readWaiting(
 function everythingOn(sim: Simulator, along: ReadonlySet<string>): KitAction[] {
   const actions: KitAction[] = [];
   const layers = new Array<number>(ZONE_COUNT).fill(0);
-  const covers = (g: number, z: number) => sim.arrays.cover[g * ZONE_COUNT + z] >= 0.1;
+  const covers = (g: number, z: number) => sim.arrays.cover[g * ZONE_COUNT + z] >= LEAST_COVER;
   const { garments } = sim.arrays;
   garments.forEach((_, g) => {
     if (sim.state.worn[g]) for (let z = 0; z < ZONE_COUNT; z++) if (covers(g, z)) layers[z]++;

@@ -91,6 +91,7 @@ function* asTheyCome(plan: Plan, request: PlanRequest): Generator<Change> {
         warmer: fabricResistance(o),
         edit: (p) => takeGarment(p, o.id, 'worn'),
       });
+  yield* untilItFalls(plan, along, request.timeline);
   yield* withoutChanging(plan, closet, 'hands');
   yield* atHalts(plan, { along, takes: closet.filter((o) => isOverTrousers(o) && suits(o)) }, request);
   if (!along.some(isLegBase))
@@ -142,6 +143,23 @@ export function* anotherLayer(plan: Plan, { closet, sport }: PlanRequest): Gener
         );
     }
   }
+}
+
+/** What keeps rain off and is worn from the start waits in the pack until something falls, or until the last halt before that. */
+function* untilItFalls(plan: Plan, along: readonly Garment[], timeline: Timeline): Generator<Change> {
+  const falls = timeline.stretches.find((s) => s.precipitationMmH > 0);
+  if (!falls || falls.startS === 0) return;
+  const before = phases(timeline).filter((m) => m.startS > 0 && m.startS <= falls.startS + 1);
+  const moments = new Set([before.filter((m) => m.halted).at(-1), before.at(-1)]);
+  for (const g of along)
+    for (const m of moments)
+      if (m && g.role === 'storm' && plan.worn.includes(g.id))
+        yield {
+          name: `${g.id} from ${m.startS}`,
+          of: g.group,
+          warmer: 0,
+          edit: (p) => act(act(p, { do: 'takeOff', garment: g.id }, 0), { do: 'putOn', garment: g.id }, m.startS),
+        };
 }
 
 /** Whether two pieces are ever worn at one time. */

@@ -3,7 +3,7 @@ import { LIQUID_SHARE } from '@/core/atmosphere/precipitation';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { STRIDE, type Stacks } from '@/core/clothing/stack';
-import { SPORT, type Purpose, type SportRow } from '@/core/effort/sports';
+import { SPORT, type Purpose } from '@/core/effort/sports';
 import type { Conditions } from '@/core/outing/conditions';
 import { clamp, ramp } from '@/core/quantity/range';
 
@@ -19,7 +19,7 @@ export interface Weathered {
   masked: number;
   /** how scantily limbs are dressed: 3 for a thin shell on bare thighs, 4 for a membrane, twice that in full rain, up to 3 for arms bare in the cold, up to 5 for calves in hard frost */
   scant: number;
-  /** what hinders the work: 1 for rain trousers on whoever runs or skis a track, since they bind every stride, less for mitts at brakes and gears */
+  /** what hinders the work: 1 for rain trousers on whoever runs or skis a track, since they bind every stride, less for them in dry mild air and for mitts at brakes and gears */
   hinders: number;
   /** how much a front that stands open flaps in the wind, 0–1 */
   flaps: number;
@@ -114,11 +114,23 @@ function onThighs(s: Stacks, w: GarmentArrays): number {
 const CLINGS_WET = 1;
 /** Nobody runs or skis a track in rain trousers while legs work: they bind and flap, and wet tights are borne (common practice, no published source). */
 const STRIDES: readonly Purpose[] = ['run', 'nordic'];
-function bindsStride(s: Stacks, w: GarmentArrays, { going, purpose }: SportRow): boolean {
-  if (going !== 'own effort' || !STRIDES.includes(purpose)) return false;
+/**
+ * Elsewhere rain trousers stay in the pack while nothing falls and it is mild: they rustle, stick and wear out (common practice, no published source; between
+ * which air, °C, and fall, mm/h, and how much of that are engineering values).
+ */
+const DRY_MILD_C = [-2, 4] as const;
+const DRY_FALL = [0.3, 0] as const;
+const DRY_RAIN_TROUSERS = 0.2;
+
+function inRainTrousers(c: Conditions, s: Stacks, w: GarmentArrays): number {
+  const { going, purpose } = SPORT[c.sport];
+  if (going !== 'own effort') return 0;
   for (let k = 1; k <= s.layers[THIGHS]; k++)
-    if (w.garments[s.garment[THIGHS * STRIDE + k]].role === 'storm') return true;
-  return false;
+    if (w.garments[s.garment[THIGHS * STRIDE + k]].role === 'storm') {
+      if (STRIDES.includes(purpose)) return 1;
+      return c.wetting ? 0 : DRY_RAIN_TROUSERS * ramp(c.airC, DRY_MILD_C) * ramp(c.precipitationMmH, DRY_FALL);
+    }
+  return 0;
 }
 
 /** Brakes and gears ask for fingers: riders wear mitts in hard frost only, or under covers on the bars (common practice, no published source; from where to where, °C, and how much are engineering values). */
@@ -168,7 +180,7 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
     if (works && w.garments[g].group === 'face' && s.cover[FACE * STRIDE + k] >= MASKS) into.masked = 1;
   }
   const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
-  into.hinders = (bindsStride(s, w, SPORT[c.sport]) ? 1 : 0) + (works ? mittsAtBars(c, s, w) : 0);
+  into.hinders = inRainTrousers(c, s, w) + (works ? mittsAtBars(c, s, w) : 0);
   into.scant =
     onThighs(s, w) * (1 + CLINGS_WET * ramp(falls, RAIN_MM_H)) +
     BARE_ARMS * bareOf(s, ARMS) * ramp(c.airC, ARMS_C) +

@@ -52,8 +52,12 @@ const EFFORT_FALL_S = 45;
 const BARE_FACE_S = 240;
 /** The controller looks ahead half a step, of steps up to so long, s: further than that a straight line is no guess. */
 const AHEAD_S = 120;
-/** Comfort follows effort slowly, s: ten minutes in, a cool skin begins to feel right (common practice, no published source). */
-const HABIT_S = 600;
+/**
+ * Comfort follows effort as working muscles warm and cool, s: most of the way up within ten minutes (quadriceps of Saltin, Gagge & Stolwijk 1968, from
+ * memory; right clothes begin to feel right after five to ten minutes: common practice, no published source), and back more slowly.
+ */
+const COMFORT_RISE_S = 360;
+const COMFORT_FALL_S = 600;
 
 /** Below this core temperature the body makes less heat at rest, °C. */
 const SLOWS_C = 36;
@@ -152,7 +156,8 @@ export class Simulator {
   private fall = 0.5;
   private riseMean = 0.5;
   private fallMean = 0.5;
-  private habit = 0.5;
+  private comfortRises = 0.5;
+  private comfortFalls = 0.5;
   /** how far bare cheeks follow the air in it, 0–1, and what they go towards, °C */
   private bares = 0.5;
   private bareFaceC = 0.5;
@@ -319,7 +324,8 @@ export class Simulator {
     this.fall = 1 - exp(-dt / EFFORT_FALL_S);
     this.riseMean = 1 - (this.rise * EFFORT_RISE_S) / dt;
     this.fallMean = 1 - (this.fall * EFFORT_FALL_S) / dt;
-    this.habit = 1 - exp(-dt / HABIT_S);
+    this.comfortRises = 1 - exp(-dt / COMFORT_RISE_S);
+    this.comfortFalls = 1 - exp(-dt / COMFORT_FALL_S);
     this.bares = 1 - exp(-dt / BARE_FACE_S);
   }
 
@@ -409,7 +415,7 @@ export class Simulator {
     }
     m[L.BARE_FACE] += (this.bareFaceC - m[L.BARE_FACE]) * this.bares;
     m[L.TIME] += dt;
-    m[L.HABIT] += (made - m[L.HABIT]) * this.habit;
+    m[L.HABIT] += (made - m[L.HABIT]) * (made > m[L.HABIT] ? this.comfortRises : this.comfortFalls);
     ledger.dry += dry * dt;
     ledger.made += made * dt;
     ledger.sun += m[L.SUN] * body.totalArea * dt;

@@ -1,8 +1,8 @@
 import type { BodyParameters } from '@/core/body/bodyParameters';
 import { ZONE_COUNT } from '@/core/body/zones';
-import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
+import { LEAST_COVER, MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
 import type { GarmentArrays } from '@/core/clothing/garmentArrays';
-import { LEAST_COVER, MAX_LAYERS } from '@/core/clothing/stack';
+import { MAX_LAYERS } from '@/core/clothing/stack';
 import { changing, type Changing } from '@/core/kit/changing';
 import type { KitAction, Plan } from '@/core/kit/plan';
 import type { Conditions } from '@/core/outing/conditions';

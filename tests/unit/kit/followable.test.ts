@@ -3,6 +3,10 @@ import { AVERAGE_PERSON } from '@/core/body/person';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { followable, operationsAt, staysPossible, staysWearable } from '@/core/kit/followable';
 import type { KitAction } from '@/core/kit/plan';
+import { CATALOGUE } from '@/core/clothing/catalogue';
+import { propose } from '@/core/questions/propose';
+import { wouldBeSafe } from '@/core/questions/wouldBeSafe';
+import { Simulator } from '@/core/simulate/simulator';
 import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
 
 /** What people carry out of one cue is common practice, no published source. */
@@ -78,4 +82,45 @@ test('warmers want something to lie in, at the start and after every cue', () =>
   expect(can(plan(['synthetic-tee', 'hand-warmers', 'liner-gloves']))).toBe(true);
   expect(can(plan(['hand-warmers', 'shell-mitts'], 'shell-mitts'))).toBe(false);
   expect(can(plan(['hand-warmers', 'shell-mitts'], 'hand-warmers'))).toBe(true);
+});
+
+/** The hips carry most: what is worn on torso and on legs both lies over them. */
+test('ten layers on one part of the body can be worn, eleven cannot; a person’s own plan is simulated with twelve', () => {
+  const ids = [
+    'briefs',
+    'mesh-longs',
+    'thin-tights',
+    'soft-trousers',
+    'puffy-overtrousers',
+    'mesh-base',
+    'midweight-merino-base',
+    'thin-fleece',
+    'wind-shell',
+    'down-puffy',
+    'standby-puffy',
+    'belay-parka',
+    'pile-fleece',
+  ];
+  const pieces = garmentsOf(...ids);
+  const wear = (n: number) => ({ worn: ids.slice(0, n), carried: [], openings: {}, cues: [] });
+  const can = staysWearable(new Map(pieces.map((g) => [g.id, g])));
+  expect(can(wear(10))).toBe(true);
+  expect(can(wear(11))).toBe(false);
+  const start = (n: number) => new Simulator(AVERAGE_PERSON, pieces).start(wear(n));
+  expect(() => start(12)).not.toThrow();
+  expect(() => start(13)).toThrow('layers on one zone is 13; allowed: at most 12');
+});
+
+test('nothing is proposed or borrowed that nobody could put over ten layers', () => {
+  const ids = ['briefs', 'mesh-longs', 'thin-tights', 'soft-trousers', 'puffy-overtrousers'];
+  const torso = ['mesh-base', 'thin-fleece', 'wind-shell', 'down-puffy', 'standby-puffy', 'wool-socks', 'winter-boots'];
+  const plan = { worn: [...ids, ...torso], carried: [], openings: {}, cues: [] };
+  const air = { airC: -38, humidity: 0.7, wind: 9, windAtBody: true, sunWm2: 0 };
+  const timeline = dayOf([aLeg({ sport: 'sit', minutes: 90, effort: { by: 'usual' }, air })]);
+  const question = { person: AVERAGE_PERSON, closet: [...CATALOGUE], timeline, sport: 'hike' as const, plan };
+  const proposal = propose(question);
+  expect(proposal).not.toBeNull();
+  expect(staysWearable(new Map(CATALOGUE.map((g) => [g.id, g])))(proposal!.plan)).toBe(true);
+  const owned = question.closet.filter((g) => plan.worn.includes(g.id));
+  expect(wouldBeSafe({ ...question, closet: owned, more: CATALOGUE }).length).toBeGreaterThan(0);
 });

@@ -172,15 +172,34 @@ test.each([
   [60, 0.78, 0.82],
   [240, 0.6, 0.65],
   [480, 0.48, 0.52],
-])('%d minutes can be held at %d to %d of the maximum', (minutes, low, high) => {
-  expect(sustainableShare(minutes)).toBeWithin(low, high);
-  expect(sustainableShare(minutes + 1)).toBeLessThan(sustainableShare(minutes));
+])('somebody untrained holds %d minutes at %d to %d of the maximum', (minutes, low, high) => {
+  expect(sustainableShare(minutes, 35)).toBeWithin(low, high);
+  expect(sustainableShare(minutes, 25)).toBe(sustainableShare(minutes, 35));
+  expect(sustainableShare(minutes + 1, 35)).toBeLessThan(sustainableShare(minutes, 35));
 });
 
-test('a minute can be held in full, and nobody is asked to be weaker than a walk round the clock', () => {
-  expect(sustainableShare(1)).toBe(1);
-  expect(sustainableShare(6000)).toBe(0.4);
-  expect(() => sustainableShare(-1)).toThrow('minutes is -1');
+/** `0.8 + 0.1894393 e^(−0.012778 t) + 0.2989558 e^(−0.1932605 t)`, t in minutes (Daniels & Gilbert, Oxygen Power, 1979, from memory). */
+test.each([15, 30, 45, 60, 90, 120, 150])('who races holds %d minutes as the equation of races says', (minutes) => {
+  const theirs = 0.8 + 0.1894393 * Math.exp(-0.012778 * minutes) + 0.2989558 * Math.exp(-0.1932605 * minutes);
+  expect(Math.abs(sustainableShare(minutes, 55) - theirs)).toBeLessThan(0.02);
+  expect(sustainableShare(minutes, 70)).toBe(sustainableShare(minutes, 55));
+});
+
+/** Davies & Thompson, Eur J Appl Physiol 41:233, 1979 (from memory): a marathon at 82 % in 2:31, 84.6 km at 67 % in 6:48, 24 hours at 47 %. */
+test.each([
+  [151, 0.82],
+  [408, 0.67],
+  [1440, 0.47],
+])('ultramarathon runners held %d minutes at %d of their maximum', (minutes, share) => {
+  expect(Math.abs(sustainableShare(minutes, 70) - share)).toBeLessThan(0.015);
+});
+
+test('who is trained in part lies between; a minute can be held in full, and nobody is asked to be weaker than a walk round the clock', () => {
+  expect(sustainableShare(240, 45)).toBeCloseTo((sustainableShare(240, 35) + sustainableShare(240, 55)) / 2, 9);
+  expect(sustainableShare(1, 30)).toBe(1);
+  expect(sustainableShare(6000, 35)).toBe(0.4);
+  expect(sustainableShare(6000, 55)).toBe(0.47);
+  expect(() => sustainableShare(-1, 50)).toThrow('minutes is -1');
 });
 
 test('gusts count only as far as they are stronger than such a wind has them anyway', () => {

@@ -54,6 +54,32 @@ test('a layer that has vents is tried shut and open', () => {
   expect(without('wind-vest too, vents the other way')?.openings).toEqual({ 'wind-vest': { zip: 1 } });
 });
 
+test('what keeps rain off may wait in the pack for the rain, or for the last halt before it, and not where it rains from the start', () => {
+  const dry = { airC: 4, humidity: 0.8, wind: 3, windAtBody: false, sunWm2: 0 };
+  const rain = { ...dry, precipitation: 'rain', precipitationMmH: 2 } as const;
+  const legs = (...airs: (typeof dry)[]) => [
+    aLeg({ sport: 'hike', minutes: 60, air: airs[0] }),
+    aLeg({ sport: 'sit', minutes: 10, effort: { by: 'usual' }, air: airs[1] }),
+    aLeg({ sport: 'hike', minutes: 60, air: airs[2] }),
+  ];
+  const clad = { ...plan, worn: [...plan.worn, 'storm-shell', 'storm-trousers'] };
+  const closet = [...CLOSET, ...garmentsOf('storm-shell', 'storm-trousers')];
+  const waits = (...airs: (typeof dry)[]) =>
+    changesOf(clad, asked(dayOf(legs(...airs)), closet)).flatMap(({ name, plan: next }) => {
+      const found = /^(storm-\w+) from (\d+)$/.exec(name);
+      return found ? [{ id: found[1], atS: Number(found[2]), next }] : [];
+    });
+  expect(waits(rain, rain, rain)).toEqual([]);
+  expect(waits(dry, dry, dry)).toEqual([]);
+  const found = waits(dry, dry, rain);
+  expect(new Set(found.map((w) => w.id))).toEqual(new Set(['storm-shell', 'storm-trousers']));
+  for (const { id, atS, next } of found) {
+    expect(wornAt(next, atS - 60).has(id)).toBe(false);
+    expect(wornAt(next, atS + 60).has(id)).toBe(true);
+    expect(atS).toBeLessThanOrEqual(70 * 60);
+  }
+});
+
 test('padded mitts may come later, over thinner ones that are worn until then', () => {
   const later = changesOf(plan, asked(day, [...CATALOGUE])).filter(
     (c) => / from \d+$/.test(c.name) && c.name.includes('warm-mitts'),

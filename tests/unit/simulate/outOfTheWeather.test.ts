@@ -142,6 +142,20 @@ test('rain trousers bind the stride of whoever runs or skis a track, not of hike
     expect(hinders(sport, 'storm-trousers')).toBe(0);
 });
 
+test('rain trousers bother a little in mild air while nothing falls: not in frost, rain or wet ground, nor who rides down', () => {
+  const hinders = (over: Partial<Conditions>, ...ids: string[]) => head(['thin-tights', ...ids], over).hinders;
+  const mild = { sport: 'hike', airC: 4 } as const;
+  expect(hinders(mild, 'storm-trousers')).toBeCloseTo(0.2, 9);
+  expect(hinders({ ...mild, airC: 15 }, 'storm-trousers')).toBeCloseTo(0.2, 9);
+  expect(hinders({ ...mild, airC: 1 }, 'storm-trousers')).toBeCloseTo(0.1, 9);
+  expect(hinders({ ...mild, airC: -2 }, 'storm-trousers')).toBe(0);
+  expect(hinders({ ...mild, precipitation: 'rain', precipitationMmH: 0.15 }, 'storm-trousers')).toBeCloseTo(0.1, 9);
+  expect(hinders({ ...mild, precipitation: 'rain', precipitationMmH: 0.3 }, 'storm-trousers')).toBe(0);
+  expect(hinders({ ...mild, wetting: 'slush' }, 'storm-trousers')).toBe(0);
+  expect(hinders({ ...mild, sport: 'downhill ski' }, 'storm-trousers')).toBe(0);
+  expect(hinders(mild, 'soft-trousers')).toBe(0);
+});
+
 test('mitts hinder whoever brakes and shifts, the less the harder the frost, and not under covers on the bars', () => {
   const hinders = (airC: number, sport: Conditions['sport'], ...ids: string[]) => head(ids, { sport, airC }).hinders;
   expect(hinders(-4, 'cycle', 'fleece-mitts')).toBeCloseTo(0.4, 9);
