@@ -1,4 +1,5 @@
 // Longer than a file should be: one table, a row for each thing that may go wrong, so that limits and words stand side by side.
+import { SHELTER_FACTOR } from '@/core/atmosphere/windAtBody';
 import { isIndoors } from '@/core/effort/sports';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { BREATH } from './airways';
@@ -23,6 +24,7 @@ export type FindingKind =
   | 'wet legs'
   | 'heat debt'
   | 'ice'
+  | 'gale'
   | 'exposure'
   | 'airways'
   | 'felt cold'
@@ -44,7 +46,7 @@ export interface Finding {
   severity: Severity;
   atS: number;
   value: number;
-  unit: '°C' | 'K' | 'share' | 'Wh/m²' | 'g' | 'min' | 'h' | 'W' | 'vote' | '°';
+  unit: '°C' | 'K' | 'share' | 'Wh/m²' | 'g' | 'min' | 'h' | 'W' | 'vote' | '°' | 'm/s';
   limit: number;
   /** the part of the body or kit, for a heading */
   what: string;
@@ -397,6 +399,22 @@ export function ofTheOuting({ stretches, legs, slowed, beyond }: Timeline): Find
       what: 'The forecast',
       means: 'ends before you are back: the weather is only held on from there',
     });
+  const blows = strongestWind(stretches, legs);
+  if (blows && blows.windMs > LIMIT.galeMs) {
+    const storm = blows.windMs > LIMIT.stormMs;
+    out.push({
+      kind: 'gale',
+      severity: storm ? 3 : 2,
+      atS: blows.atS,
+      value: blows.windMs,
+      unit: 'm/s',
+      limit: storm ? LIMIT.stormMs : LIMIT.galeMs,
+      what: 'The wind',
+      means: storm
+        ? 'a storm: nobody keeps their feet in the open, and nothing loose stays; local weather and avalanche services first'
+        : 'a gale: hard to walk against or to dress in, and snow that it drifts hides the way and loads slopes',
+    });
+  }
   const dark = stretches.find((s) => s.sunDeg !== undefined && s.sunDeg < LIMIT.darkDeg && !isIndoors(s.sport));
   if (dark)
     out.push({
@@ -410,6 +428,23 @@ export function ofTheOuting({ stretches, legs, slowed, beyond }: Timeline): Find
       means: 'it is night: a lamp, its battery against the body, and a spare',
     });
   return out;
+}
+
+/** The strongest wind at 10 m that is met outdoors, as much of it as gets through trees and streets; undefined where none is. */
+function strongestWind(
+  stretches: Timeline['stretches'],
+  legs: Timeline['legs'],
+): { atS: number; windMs: number } | undefined {
+  const met = stretches.flatMap((s) => {
+    const { shelter, air } = legs[s.leg];
+    // A wind that was measured on the body has the body's own speed in it.
+    if (isIndoors(s.sport) || air?.windAtBody) return [];
+    return [{ atS: s.startS, windMs: s.wind10 * Math.min(1, SHELTER_FACTOR[shelter] / SHELTER_FACTOR.open) }];
+  });
+  return met.reduce<(typeof met)[number] | undefined>(
+    (most, w) => (most && most.windMs >= w.windMs ? most : w),
+    undefined,
+  );
 }
 
 const LIQUID: ReadonlySet<string> = new Set(['rain', 'freezing drizzle', 'sleet']);
@@ -428,6 +463,7 @@ const STEP: Record<Finding['unit'], number> = {
   W: 200,
   vote: 1,
   '°': 20,
+  'm/s': 5,
 };
 
 /** How far past its limit, in comparable terms. */

@@ -58,6 +58,9 @@ export const LIMIT = {
   /** frozen ground: rain at or below this makes ice, °C, from this much fall, mm/h (engineering values) */
   iceC: 0.5,
   iceFallMmH: 0.05,
+  /** wind at 10 m that impedes whoever walks against it, and that uproots trees, m/s (Beaufort 8, gale, and 10, storm: World Meteorological Organization) */
+  galeMs: 17.2,
+  stormMs: 24.5,
 } as const;
 
 /**

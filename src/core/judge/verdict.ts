@@ -87,6 +87,8 @@ function number(f: Finding): string {
       return f.value < 2 ? `${(f.value * 60).toFixed(0)} min` : `${f.value.toFixed(1)} h`;
     case 'vote':
       return `${f.value.toFixed(1).replace('-', '−')} of −3`;
+    case 'm/s':
+      return `{wind:${f.value.toFixed(2)}}`;
     case '°':
       return `${f.value.toFixed(0).replace('-', '−')}°`;
     default:

@@ -1,6 +1,7 @@
 import { bareSkinC } from '@/core/atmosphere/bareSkin';
 import { LIQUID_SHARE } from '@/core/atmosphere/precipitation';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
+import type { Garment } from '@/core/clothing/garment';
 import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { STRIDE, type Stacks } from '@/core/clothing/stack';
 import { SPORT, type Purpose } from '@/core/effort/sports';
@@ -17,7 +18,7 @@ export interface Weathered {
   rained: number;
   /** something of the face's is on whoever works: it gets damp and makes breath harder, 0 or 1 */
   masked: number;
-  /** how scantily limbs are dressed: 3 for a thin shell on bare thighs, 4 for a membrane, twice that in full rain, up to 3 for arms bare in the cold, up to 5 for calves in hard frost */
+  /** how scantily limbs are dressed: 3 for a thin shell on bare thighs, 4 for a membrane, twice that in full rain, up to 3 for arms bare in the cold, up to 5 for calves in hard frost, 2 for low shoes on snowshoes */
   scant: number;
   /** what hinders the work: 1 for rain trousers on whoever runs or skis a track, since they bind every stride, less for them in dry mild air and for mitts at brakes and gears */
   hinders: number;
@@ -151,6 +152,19 @@ const BARE_ARMS = 3;
 const CALVES_C = [-6, -14] as const;
 const BARE_CALVES = 5;
 
+/** On snowshoes snow gets into low shoes: boots or gaiters close the ankle (common practice, no published source; how much is an engineering value). */
+const LOW_SHOES = 2;
+const CLOSES_ANKLE: ReadonlySet<Garment['role']> = new Set(['footwear', 'shell', 'over']);
+
+function snowInShoes({ sport }: Conditions, s: Stacks, w: GarmentArrays): number {
+  if (sport !== 'snowshoe') return 0;
+  for (let k = 1; k <= s.layers[CALVES]; k++) {
+    const g = w.garments[s.garment[CALVES * STRIDE + k]];
+    if (g.group === 'feet' && CLOSES_ANKLE.has(g.role)) return 0;
+  }
+  return LOW_SHOES;
+}
+
 /** Share of a zone that nothing covers, 0–1. */
 function bareOf(s: Stacks, zone: number): number {
   let bare = 1;
@@ -184,7 +198,8 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
   into.scant =
     onThighs(s, w) * (1 + CLINGS_WET * ramp(falls, RAIN_MM_H)) +
     BARE_ARMS * bareOf(s, ARMS) * ramp(c.airC, ARMS_C) +
-    BARE_CALVES * bareOf(s, CALVES) * ramp(c.airC, CALVES_C);
+    BARE_CALVES * bareOf(s, CALVES) * ramp(c.airC, CALVES_C) +
+    snowInShoes(c, s, w);
   into.earC = ears ? bareSkinC(c.airC, c.relativeWind, EAR_TISSUE) : Infinity;
   const snows = c.precipitation.includes('snow');
   const inside = c.precipitationMmH * INSIDE[c.precipitation];

@@ -10,8 +10,8 @@ import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
 import { scorePlan } from '@/core/judge/scorePlan';
 
 const FINE = {
-  stretches: [{ startS: 0, airC: -5, precipitation: 'none', precipitationMmH: 0 }],
-  legs: [],
+  stretches: [{ startS: 0, leg: 0, sport: 'hike', wind10: 3, airC: -5, precipitation: 'none', precipitationMmH: 0 }],
+  legs: [{ name: 'Up', shelter: 'open' }],
   slowed: [],
   beyond: null,
 };

@@ -2,6 +2,7 @@ import { alarmCost } from '@/core/judge/cost';
 import { alarms, EXTREME, extremesOf, weakness } from '@/core/judge/extremes';
 import { findings, isSafe, isUnsafe, type FindingKind, type Severity } from '@/core/judge/findings';
 import type { Metrics } from '@/core/judge/metrics';
+import type { Leg } from '@/core/outing/leg';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { calm, calmExtremes } from '#tests/support/calm';
 
@@ -12,8 +13,13 @@ import { calm, calmExtremes } from '#tests/support/calm';
  */
 const at = (value: number) => ({ value, atS: 600 });
 /** What findings read of an outing: what falls on which ground. */
-const under = (s: Partial<Stretch>) =>
-  ({ stretches: [{ startS: 0, ...s }], legs: [], slowed: [], beyond: null }) as unknown as Timeline;
+const under = (s: Partial<Stretch>, leg: Partial<Leg> = {}) =>
+  ({
+    stretches: [{ startS: 0, leg: 0, wind10: 3, sport: 'hike', ...s }],
+    legs: [{ shelter: 'open', ...leg }],
+    slowed: [],
+    beyond: null,
+  }) as unknown as Timeline;
 const dry = under({ airC: -5, precipitation: 'none', precipitationMmH: 0 });
 
 type Case = [
@@ -103,6 +109,23 @@ test('rain on frozen ground is ice: from 0.05 mm/h, below half a degree, and onl
   expect(says('sleet', 1, 0.4)).toBe(true);
   expect(says('freezing drizzle', 1, -2)).toBe(true);
   expect(says('dry snow', 1, -2)).toBe(false);
+});
+
+/** The Beaufort scale of the World Meteorological Organization: 8, gale, from 17.2 m/s at 10 m; 10, storm, from 24.5. */
+test('wind is named from a gale on, and a storm is no day to go; less of it gets through trees, none indoors', () => {
+  const says = (wind10: number, leg: Partial<Leg> = {}, sport: Stretch['sport'] = 'hike') =>
+    findings(calm(), under({ ...dry.stretches[0], wind10, sport }, leg)).find((f) => f.kind === 'gale')?.severity;
+  expect(says(17.1)).toBeUndefined();
+  expect(says(17.3)).toBe(2);
+  expect(says(24.4)).toBe(2);
+  expect(says(24.6)).toBe(3);
+  expect(says(17.1, { shelter: 'ridge' })).toBeUndefined();
+  expect(says(17.3, { shelter: 'ridge' })).toBe(2);
+  expect(says(45, { shelter: 'forest' })).toBeUndefined();
+  expect(says(47, { shelter: 'forest' })).toBe(2);
+  expect(says(30, {}, 'hut')).toBeUndefined();
+  // Measured on the body, it has the body's own speed in it.
+  expect(says(30, { air: { windAtBody: true } as Leg['air'] })).toBeUndefined();
 });
 
 test('several things go wrong: the gravest first, and the farthest past its limit among equals', () => {

@@ -142,6 +142,16 @@ test('rain trousers bind the stride of whoever runs or skis a track, not of hike
     expect(hinders(sport, 'storm-trousers')).toBe(0);
 });
 
+test('on snowshoes snow gets into low shoes, whatever socks are in them; boots, gaiters and overboots keep it out', () => {
+  const scant = (sport: Conditions['sport'], ...ids: string[]) =>
+    head(['thin-merino-base', 'thin-tights', 'wool-socks', ...ids], { sport }).scant;
+  const plain = scant('hike', 'winter-running-shoes');
+  expect(scant('snowshoe', 'winter-running-shoes')).toBeCloseTo(plain + 2, 9);
+  expect(scant('snowshoe', 'winter-running-shoes', 'gaiters')).toBeWithin(0, plain);
+  expect(scant('snowshoe', 'winter-running-shoes', 'overshoes')).toBeWithin(0, plain);
+  expect(scant('snowshoe', 'winter-boots')).toBeWithin(0, plain);
+});
+
 test('rain trousers bother a little in mild air while nothing falls: not in frost, rain or wet ground, nor who rides down', () => {
   const hinders = (over: Partial<Conditions>, ...ids: string[]) => head(['thin-tights', ...ids], over).hinders;
   const mild = { sport: 'hike', airC: 4 } as const;
