@@ -12,6 +12,7 @@ import type { Advice } from '@/core/questions/advise';
 import { besideOf } from '@/core/questions/beside';
 import type { BestStart, Start } from '@/core/questions/bestStart';
 import { judge, type Judgement } from '@/core/judge/judgement';
+import { bagOf, raceOf } from '@/core/kit/raceBag';
 import { makePlan } from '@/core/search/planner';
 import type { Compared } from '@/core/search/partings';
 import { compareSchools } from '@/core/search/schools';
@@ -129,6 +130,7 @@ export function planReport(c: Case) {
   return {
     title: c.title,
     plan,
+    handedIn: [...bagOf(plan, raceOf(timeline, person))],
     cues: planned.cues,
     mustNotMiss: planned.mustNotMiss,
     curve: planned.curve.map((p) => ({ cues: p.cues, cost: r3(p.cost) })),

@@ -6,6 +6,7 @@ import { type Person } from '@/core/body/person';
 import { learnFromAll, type Learning, type ToldOuting } from '@/core/underway/outed';
 import { plainGarment } from '@/core/clothing/garment';
 import type { Cue, Plan } from '@/core/kit/plan';
+import { inReach } from '@/core/kit/raceBag';
 import type { Finding } from '@/core/judge/findings';
 import { besideFindings } from '@/core/judge/judgement';
 import { besideOf } from '@/core/questions/beside';
@@ -136,7 +137,8 @@ const api = {
   stuck(taps: readonly Tap[], nowMs: number, belief: Believed): StuckNow {
     const out = known(taps, nowMs);
     const q = questionNow(asked(), out, belief, 'never');
-    return { stuck: stuckHere(q, out.nowS, out.stuckSo.people), steps: warmestOrder(q.plan, q.closet, out.nowS).steps };
+    const { steps } = warmestOrder(q.plan, inReach(q, out.nowS), out.nowS);
+    return { stuck: stuckHere(q, out.nowS, out.stuckSo.people), steps };
   },
 };
 

@@ -2,6 +2,7 @@ import type { Garment } from '@/core/clothing/garment';
 import type { Person } from '@/core/body/person';
 import { changing } from '@/core/kit/changing';
 import { isRace } from '@/core/kit/followable';
+import { raceOf, type Race } from '@/core/kit/raceBag';
 import { isLayer, isStandby } from '@/core/clothing/purpose';
 import { SPORT } from '@/core/effort/sports';
 import { piecesOf } from '@/core/kit/difference';
@@ -98,6 +99,8 @@ export interface Along {
   hours: number;
   packlessHours: number;
   raceHours: number;
+  /** a race for which clothes are handed in */
+  race: Race | null;
 }
 
 export function alongOn(t: Timeline, person: Pick<Person, 'vo2maxMl' | 'massKg'>): Along {
@@ -108,17 +111,27 @@ export function alongOn(t: Timeline, person: Pick<Person, 'vo2maxMl' | 'massKg'>
     packless += s.endS - s.startS;
     if (isRace(person, askedAt(t, s.startS + 0.5))) race += s.endS - s.startS;
   }
-  return { hours: t.endS / 3600, packlessHours: packless / 3600, raceHours: race / 3600 };
+  return {
+    hours: t.endS / 3600,
+    packlessHours: packless / 3600,
+    raceHours: race / 3600,
+    race: raceOf(t, person),
+  };
 }
 
-/** Price of all that is along, points. @param worn ids of what is worn at some time */
+/** Price of all that is along, points. @param worn ids of what is worn at some time @param bag and of what is handed in for the race */
 export function alongPrice(
   garments: Iterable<Garment>,
   worn: ReadonlySet<string>,
-  { hours, packlessHours, raceHours }: Along,
+  { hours, packlessHours, raceHours, race }: Along,
+  bag: ReadonlySet<string> = new Set(),
 ): number {
   let price = 0;
   for (const g of garments) {
+    if (race && bag.has(g.id)) {
+      price += (g.massG / 1000) * PRICE.massKgHour * (hours - (race.untilS - race.fromS) / 3600);
+      continue;
+    }
     price += (g.massG / 1000) * PRICE.massKgHour * hours + (g.role === 'heater' ? PRICE.warmers : 0);
     if (worn.has(g.id)) price += isStandby(g) ? g.packedL * PRICE.bulkLHour * packlessHours : 0;
     else if (isLayer(g)) price += g.packedL * PRICE.bulkLHour * (packlessHours + (PRICE.raceBulk - 1) * raceHours);

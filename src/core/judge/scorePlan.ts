@@ -11,6 +11,7 @@ import type { Plan } from '@/core/kit/plan';
 import type { Series } from '@/core/simulate/series';
 import { Simulator } from '@/core/simulate/simulator';
 import { applyPace } from '@/core/kit/applyPace';
+import { bagOf } from '@/core/kit/raceBag';
 import { everWorn } from '@/core/kit/replay';
 import { alongOn, alongPrice, cuesPrice } from './prices';
 
@@ -78,13 +79,19 @@ export function judgeSeries(run: RunToJudge): Scored {
   const byId = new Map(garments.map((g) => [g.id, g]));
   const along = [...new Set([...plan.worn, ...plan.carried])].flatMap((id) => byId.get(id) ?? []);
   const weights = run.weights ?? EVEN;
+  const on = alongOn(timeline, person);
+  const bag = bagOf(plan, on.race);
   const list = findings(metrics, gone);
   const cost: CostParts = {
     ...weighed(bodyCost(series, metrics, person), weights),
     alarms: alarmCost(extremesOf(metrics)),
     changes: cuesPrice(plan, byId, timeline, waiting) * weights.fuss,
-    mass: alongPrice(along, everWorn(plan), alongOn(timeline, person)) * weights.weight,
-    lacking: lackPrice(along, needOf(timeline)) * weights.caution,
+    mass: alongPrice(along, everWorn(plan), on, bag) * weights.weight,
+    lacking:
+      lackPrice(
+        along.filter((g) => !bag.has(g.id)),
+        needOf(timeline),
+      ) * weights.caution,
   };
   return {
     series,

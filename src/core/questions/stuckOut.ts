@@ -10,12 +10,15 @@ import { LEAST_COVER, type Garment } from '@/core/clothing/garment';
 import { safetyList, type SafetyItem } from './safetyList';
 import { meansFor, type Means } from './shelters';
 import { isIndoors } from '@/core/effort/sports';
+import { hoursToDoor } from '@/core/outing/doors';
 import { stretchAt } from '@/core/outing/moments';
 import { truncate } from '@/core/outing/truncate';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import type { Series } from '@/core/simulate/series';
 import type { KitAction } from '@/core/kit/plan';
 import { Simulator } from '@/core/simulate/simulator';
+import { alongOf, isAlong } from '@/core/kit/edit';
+import { inReach } from '@/core/kit/raceBag';
 
 /** The body after some hours of not moving. */
 export interface StuckState {
@@ -80,10 +83,11 @@ export function stuckOut(r: StuckQuestion): StuckOut {
     { place: 'worst' as const, stretch: worst(r) },
     { place: 'farthest' as const, stretch: farthest(r.timeline) },
   ];
-  const along = new Set([...r.plan.worn, ...r.plan.carried]);
-  const have = r.closet.filter((g) => along.has(g.id));
-  const spare = r.closet.filter((g) => !along.has(g.id) && helpsStuck(g));
-  return { stuck: places.map((p) => stuckAt(r, p, have, spare)), safety: safetyList(r, have) };
+  const spare = r.closet.filter((g) => !isAlong(r.plan, g.id) && helpsStuck(g));
+  return {
+    stuck: places.map((p) => stuckAt(r, p, inReach(r, p.stretch.startS), spare)),
+    safety: safetyList(r, alongOf(r.closet, r.plan)),
+  };
 }
 
 /**
@@ -91,10 +95,8 @@ export function stuckOut(r: StuckQuestion): StuckOut {
  * @param nowS s since the start @param people how many are stuck together @throws OutOfRange
  */
 export function stuckHere(r: StuckQuestion, nowS: number, people = 1): Stuck {
-  const along = new Set([...r.plan.worn, ...r.plan.carried]);
   const stretch: Stretch = { ...stretchAt(r.timeline, nowS), startS: nowS };
-  const have = r.closet.filter((g) => along.has(g.id));
-  return stuckAt(r, { place: 'here', stretch, people }, have, []);
+  return stuckAt(r, { place: 'here', stretch, people }, inReach(r, nowS), []);
 }
 
 function stuckAt(
@@ -104,7 +106,11 @@ function stuckAt(
   spare: readonly Garment[],
 ): Stuck {
   const means = meansFor(people).filter((m) => m.possible?.(stretch) ?? true);
-  const waits = new Waiting(r, [...have, ...spare, ...means.flatMap((m) => m.cover ?? [])], stretch);
+  const waits = new Waiting(
+    r,
+    [...alongOf(r.closet, r.plan), ...spare, ...means.flatMap((m) => m.cover ?? [])],
+    stretch,
+  );
   const base = waits.in(have);
   const better = spare
     .map((g) => ({ g, run: waits.in([...have, g]) }))
@@ -152,16 +158,6 @@ function farthest(t: Timeline): Stretch {
   const length = Math.max(...t.stretches.map((s) => s.distanceM));
   const far = (s: Stretch) => (length > 0 ? -Math.abs(s.distanceM - length / 2) : -Math.abs(s.startS - t.endS / 2));
   return list.reduce((a, b) => (far(b) > far(a) ? b : a));
-}
-
-/** Among houses somebody opens, h (engineering value). */
-const STREET_DOOR_H = 0.1;
-
-/** Hours to the nearest door, going on or back as the outing is gone; among houses one is always near. */
-function hoursToDoor(t: Timeline, place: Stretch): number {
-  if (t.legs[place.leg].shelter === 'street') return STREET_DOOR_H;
-  const doors = [0, t.endS, ...t.stretches.filter((s) => isIndoors(s.sport)).map((s) => s.startS)];
-  return Math.min(...doors.map((d) => Math.abs(d - place.startS))) / 3600;
 }
 
 const helpsStuck = (g: Garment): boolean =>

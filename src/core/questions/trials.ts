@@ -1,6 +1,7 @@
 import { checkWeights, waterEndCost, type Weights } from '@/core/judge/cost';
 import { lackPrice, needOf, type Need } from '@/core/judge/lacking';
 import { noMoment, readMoment } from '@/core/judge/moment';
+import { bagOf } from '@/core/kit/raceBag';
 import { everWorn } from '@/core/kit/replay';
 import { alongOn, alongPrice, cuesPrice, type Along } from '@/core/judge/prices';
 import type { Garment } from '@/core/clothing/garment';
@@ -115,10 +116,12 @@ export class Trials {
     if (!cues) return null;
     const { q, weights, held } = this;
     const along = alongOf(q.closet, plan);
+    const bag = bagOf(plan, this.along.race);
+    const reach = bag.size > 0 ? along.filter((g) => !bag.has(g.id)) : along;
     const fixed =
       cuesPrice(plan, this.byId, q.timeline, q.waiting ?? 0) * weights.fuss +
-      alongPrice(along, everWorn(plan), this.along) * weights.weight +
-      lackPrice(along, this.need) * weights.caution;
+      alongPrice(along, everWorn(plan), this.along, bag) * weights.weight +
+      lackPrice(reach, this.need) * weights.caution;
     const kit = along.map((g) => g.id).join();
     const begins = JSON.stringify([plan.worn, plan.openings]);
     const does = cues.map((c) => (c ? JSON.stringify(c) : ''));

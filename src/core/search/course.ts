@@ -100,6 +100,13 @@ export class Course {
     }
   }
 
+  /** Whether a phase lies in a race for which clothes are handed in. */
+  isRaced(p: number): boolean {
+    const { race } = this.along;
+    const { startS } = this.phases[p];
+    return race !== null && startS > race.fromS - 1 && startS < race.untilS - 1;
+  }
+
   /** Integrator work this search has done. */
   get work(): Work {
     return workSince(this.before);

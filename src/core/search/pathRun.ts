@@ -163,14 +163,16 @@ export class PathRun {
    * missed more than it weighs.
    */
   private along(dresses: readonly Dress[]): AllAlong {
-    const used = new Set<string>();
-    for (const d of dresses) for (const m of d) for (const id of m.worn) used.add(id);
-    const name = [...used].sort().join();
+    const used = wornIn(dresses);
+    const { along: on, need, order, weights } = this.course;
+    const during = on.race ? wornIn(dresses.filter((_, p) => this.course.isRaced(p))) : used;
+    const bag = new Set([...used].filter((id) => !during.has(id)));
+    const name = [...used].sort().join() + (bag.size > 0 ? ` less ${[...bag].sort().join()}` : '');
     const known = this.allAlong.get(name);
     if (known) return known;
-    const { along: on, need, order, weights } = this.course;
     const price = (list: readonly Garment[]) =>
-      alongPrice(list, used, on) * weights.weight + lackPrice(list, need) * weights.caution;
+      alongPrice(list, used, on, bag) * weights.weight +
+      lackPrice(bag.size > 0 ? list.filter((g) => !bag.has(g.id)) : list, need) * weights.caution;
     const along = [...used].map((id) => this.byId.get(id)!);
     for (const g of standbyOf(this.kit))
       if (!used.has(g.id) && price([...along, g]) < price(along) - 1e-9) along.push(g);
@@ -440,4 +442,11 @@ function planOfDress(dress: Dress, byId: ReadonlyMap<string, Garment>): Pick<Pla
       if (setting !== undefined && setting !== o.usual) (openings[id] ??= {})[o.id] = setting;
     }
   return { worn: [...w.on].sort((a, b) => byId.get(a)!.order - byId.get(b)!.order || byText(a, b)), openings };
+}
+
+/** Ids of what is worn in some of these dresses. */
+function wornIn(dresses: readonly Dress[]): Set<string> {
+  const worn = new Set<string>();
+  for (const d of dresses) for (const m of d) for (const id of m.worn) worn.add(id);
+  return worn;
 }

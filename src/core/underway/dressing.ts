@@ -18,13 +18,13 @@ const RANK: Record<Garment['group'], number> = { torso: 2, hands: 1, head: 3, fa
 /** Socks and a second base are no quick help to somebody who is cold outdoors. */
 const helps = (g: Garment): boolean => (g.group !== 'feet' || g.role === 'heater') && g.role !== 'base';
 
-/** Everything along that can go on now, in the order of doing it. @param atS s since the start, on the plan's clock */
+/** Everything in reach that can go on now, in the order of doing it. @param reach garments @param atS s since the start, on the plan's clock */
 export function warmestOrder(
   plan: Plan,
-  closet: readonly Garment[],
+  reach: readonly Garment[],
   atS: number,
 ): { steps: DressStep[]; actions: KitAction[] } {
-  const byId = new Map(closet.map((g) => [g.id, g]));
+  const byId = new Map(reach.map((g) => [g.id, g]));
   const on = wornAt(plan, atS);
   const along = [...new Set([...plan.worn, ...plan.carried])].flatMap((id) => byId.get(id) ?? []);
   const shut = along

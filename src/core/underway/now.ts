@@ -6,6 +6,7 @@ import type { Scored } from '@/core/judge/scorePlan';
 import { stretchAt } from '@/core/outing/moments';
 import { feelsLikeC } from '@/core/outing/feelsLike';
 import type { KitAction } from '@/core/kit/plan';
+import { inReach } from '@/core/kit/raceBag';
 import { runPlan, type Question } from '@/core/questions/question';
 import { bodyNow, windowAt, type BodyNow } from './bodyNow';
 import { dangersAhead, type Danger } from './dangers';
@@ -136,7 +137,8 @@ function dangerNow(
   if (!danger || nowS >= q.timeline.endS) return null;
   // Of heat the way out is another one: open, off, slower.
   if (danger.kind === 'hot') return { danger, steps: [], actions: [] };
-  return { danger, ...warmestOrder(wornPlan(out, 'never'), pack.closet, nowS) };
+  const plan = wornPlan(out, 'never');
+  return { danger, ...warmestOrder(plan, inReach({ ...q, plan, closet: pack.closet }, nowS), nowS) };
 }
 
 /** A danger that was read and gone on from is not shown again for this long, s; it comes back if the numbers still say so. */

@@ -38,19 +38,19 @@ test.each([
 test('what is along costs by its mass and the hours, and a pair of warmers is used up', () => {
   const [puffy] = garmentsOf('standby-puffy');
   const [warmers] = garmentsOf('hand-warmers');
-  expect(alongPrice([puffy], new Set(), { hours: 4, packlessHours: 0, raceHours: 0 })).toBeCloseTo(
+  expect(alongPrice([puffy], new Set(), { hours: 4, packlessHours: 0, raceHours: 0, race: null })).toBeCloseTo(
     (puffy.massG / 1000) * 0.035 * 4,
     9,
   );
-  expect(alongPrice([warmers], new Set(), { hours: 2, packlessHours: 2, raceHours: 0 })).toBeCloseTo(
+  expect(alongPrice([warmers], new Set(), { hours: 2, packlessHours: 2, raceHours: 0, race: null })).toBeCloseTo(
     (warmers.massG / 1000) * 0.07 + 0.12 + warmers.packedL * 0.02 * 2,
     9,
   );
-  expect(alongPrice([], new Set(), { hours: 10, packlessHours: 10, raceHours: 0 })).toBe(0);
+  expect(alongPrice([], new Set(), { hours: 10, packlessHours: 10, raceHours: 0, race: null })).toBe(0);
   // What cannot go into a pack is in the way; a hat goes into a pocket.
   const extra = (g: Garment, ...worn: string[]) =>
-    alongPrice([g], new Set(worn), { hours: 4, packlessHours: 3, raceHours: 0 }) -
-    alongPrice([g], new Set(worn), { hours: 4, packlessHours: 0, raceHours: 0 });
+    alongPrice([g], new Set(worn), { hours: 4, packlessHours: 3, raceHours: 0, race: null }) -
+    alongPrice([g], new Set(worn), { hours: 4, packlessHours: 0, raceHours: 0, race: null });
   const [fleece, hat, mitts] = garmentsOf('pile-fleece', 'warm-hat', 'warm-mitts');
   expect(extra(puffy, puffy.id)).toBeCloseTo(puffy.packedL * 0.02 * 3, 9);
   expect(extra(fleece)).toBeCloseTo(fleece.packedL * 0.02 * 3, 9);
@@ -59,10 +59,19 @@ test('what is along costs by its mass and the hours, and a pair of warmers is us
   expect(extra(hat)).toBe(0);
   // Through a race nobody carries one; what was worn in the start pen is on somebody's arm.
   const race = (...worn: string[]) =>
-    alongPrice([puffy], new Set(worn), { hours: 4, packlessHours: 3, raceHours: 3 }) -
-    alongPrice([puffy], new Set(worn), { hours: 4, packlessHours: 3, raceHours: 0 });
+    alongPrice([puffy], new Set(worn), { hours: 4, packlessHours: 3, raceHours: 3, race: null }) -
+    alongPrice([puffy], new Set(worn), { hours: 4, packlessHours: 3, raceHours: 0, race: null });
   expect(race()).toBeCloseTo(puffy.packedL * 0.02 * 3 * 3, 9);
   expect(race(puffy.id)).toBe(0);
+});
+
+test('what is handed in for a race weighs only until it begins and after it has ended', () => {
+  const [puffy] = garmentsOf('standby-puffy');
+  const race = { fromS: 900, untilS: 900 + 3 * 3600 };
+  const on = { hours: 4, packlessHours: 3, raceHours: 3, race };
+  const price = (bag: string[]) => alongPrice([puffy], new Set([puffy.id]), on, new Set(bag));
+  expect(price([puffy.id])).toBeCloseTo((puffy.massG / 1000) * 0.035 * 1, 9);
+  expect(price([])).toBeCloseTo((puffy.massG / 1000) * 0.035 * 4 + puffy.packedL * 0.02 * 3, 9);
 });
 
 test('hours of a race are those asked at seven tenths of the maximum and more', () => {

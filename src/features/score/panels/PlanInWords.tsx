@@ -6,6 +6,7 @@ import { quickHelp } from '@/core/judge/quickHelp';
 import { CAUTIONS } from '@/core/judge/verdict';
 import type { Finding } from '@/core/judge/findings';
 import { cueText } from '@/core/kit/cueWords';
+import { bagOf, raceOf } from '@/core/kit/raceBag';
 import { distanceAt } from '@/core/outing/distance';
 import { mustNotMiss, type CueReason } from '@/core/questions/cueReason';
 import { clock } from '@/formats/dates';
@@ -36,6 +37,7 @@ export function PlanInWords({
   const vital = missed[mustNotMiss(missed)];
   const names = (ids: readonly string[]) => ids.map((id) => garmentName(garments, id)).join(', ') || 'nothing';
   const opened = openingWords(plan, garments);
+  const bag = [...bagOf(plan, raceOf(timeline, score.setting.person))];
   const soonS = Math.min(SOON_S, timeline.endS);
   const soon = scored.metrics.sensation[Math.min(scored.series.rows - 1, Math.round(soonS / scored.series.stepS))];
   return (
@@ -51,6 +53,11 @@ export function PlanInWords({
         <p>
           <b>Carry:</b> {names(plan.carried)}.
         </p>
+        {bag.length > 0 && (
+          <p>
+            <b>Hand in at the start, for the finish:</b> {names(bag)}.
+          </p>
+        )}
         <WinterCues
           says={winterCues(ids, () =>
             factsOfPlan({ timeline, plan, closet: [...garments.values()], person: score.setting.person }),
