@@ -12,7 +12,7 @@ import { inWeather } from './shiftedDay';
 import type { Stretch, Timeline } from './timeline';
 
 /** Even days lie so far apart in their means: K, m/s, and share of the athlete's maximal metabolic rate (engineering values). */
-export const EVEN = { airK: 4, windMs: 4, effort: 0.1 } as const;
+export const EVEN = { airK: 5, windMs: 5, effort: 0.125 } as const;
 
 /**
  * What else moves with weather and pace is rounded so far, so that days near one another come to the same even day to the last bit: °C, m/s, W,

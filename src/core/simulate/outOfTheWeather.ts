@@ -20,7 +20,7 @@ export interface Weathered {
   masked: number;
   /** how scantily limbs are dressed: 3 for a thin shell on bare thighs, 4 for a membrane, twice that in full rain, up to 3 for arms bare in the cold, up to 5 for calves in hard frost, 2 for low shoes on snowshoes */
   scant: number;
-  /** what hinders the work: 1 for rain trousers on whoever runs or skis a track, since they bind every stride, less for them in dry mild air and for mitts at brakes and gears */
+  /** what hinders the work: 1 for rain trousers on whoever runs or skis a track, since they bind every stride, less for them in dry mild air, for mitts at brakes and gears and for padded gloves at work */
   hinders: number;
   /** how much a front that stands open flaps in the wind, 0–1 */
   flaps: number;
@@ -145,6 +145,22 @@ function mittsAtBars({ sport, airC }: Conditions, s: Stacks, w: GarmentArrays): 
   return g.handForm === 'mitten' && g.role !== 'over' ? MITTS_HINDER * ramp(airC, MITTS_C) : 0;
 }
 
+/**
+ * Hands that work warms sweat into padded gloves and mitts, which stay in the pack for stops and for hard frost (common practice, no published source; from
+ * where to where, °C and W, and how much are engineering values).
+ */
+const PADDED_C = [-12, -4] as const;
+const PADDED_W = [350, 550] as const;
+const PADDED_HINDERS = 0.2;
+
+function padded(c: Conditions, s: Stacks, w: GarmentArrays): number {
+  // Hands on a bar do not work, and stand in the wind.
+  if (c.sport === 'cycle') return 0;
+  let warm = false;
+  for (let k = 1; k <= s.layers[HANDS]; k++) if (w.garments[s.garment[HANDS * STRIDE + k]].role === 'warm') warm = true;
+  return warm ? PADDED_HINDERS * ramp(c.airC, PADDED_C) * ramp(c.metabolicW, PADDED_W) : 0;
+}
+
 /** Nobody goes with bare arms in the cold, however warm the work: between these, °C, it comes to bother in full (common practice, no published source; how much are engineering values). */
 const ARMS_C = [8, -4] as const;
 const BARE_ARMS = 3;
@@ -194,7 +210,7 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
     if (works && w.garments[g].group === 'face' && s.cover[FACE * STRIDE + k] >= MASKS) into.masked = 1;
   }
   const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
-  into.hinders = inRainTrousers(c, s, w) + (works ? mittsAtBars(c, s, w) : 0);
+  into.hinders = inRainTrousers(c, s, w) + (works ? mittsAtBars(c, s, w) + padded(c, s, w) : 0);
   into.scant =
     onThighs(s, w) * (1 + CLINGS_WET * ramp(falls, RAIN_MM_H)) +
     BARE_ARMS * bareOf(s, ARMS) * ramp(c.airC, ARMS_C) +

@@ -142,6 +142,20 @@ test('rain trousers bind the stride of whoever runs or skis a track, not of hike
     expect(hinders(sport, 'storm-trousers')).toBe(0);
 });
 
+test('padded gloves hinder whoever works hard, not in hard frost, nor at rest, nor over what is thin', () => {
+  const hinders = (airC: number, metabolicW: number, ...ids: string[]) =>
+    head(ids, { sport: 'run', airC, metabolicW }).hinders;
+  expect(hinders(-4, 550, 'ski-gloves')).toBeCloseTo(0.2, 9);
+  expect(hinders(6, 900, 'liner-gloves', 'warm-mitts')).toBeCloseTo(0.2, 9);
+  expect(hinders(-8, 550, 'ski-gloves')).toBeCloseTo(0.1, 9);
+  expect(hinders(-12, 900, 'ski-gloves')).toBe(0);
+  expect(hinders(-4, 450, 'ski-gloves')).toBeCloseTo(0.1, 9);
+  expect(hinders(-4, 350, 'ski-gloves')).toBe(0);
+  expect(hinders(-4, 900, 'wind-gloves', 'shell-mitts')).toBe(0);
+  for (const sport of ['downhill ski', 'cycle'] as const)
+    expect(head(['ski-gloves'], { sport, airC: -4, metabolicW: 700 }).hinders).toBe(0);
+});
+
 test('on snowshoes snow gets into low shoes, whatever socks are in them; boots, gaiters and overboots keep it out', () => {
   const scant = (sport: Conditions['sport'], ...ids: string[]) =>
     head(['thin-merino-base', 'thin-tights', 'wool-socks', ...ids], { sport }).scant;
