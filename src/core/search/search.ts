@@ -4,6 +4,7 @@ import { evenDay } from '@/core/outing/evenDay';
 import type { Plan } from '@/core/kit/plan';
 import { mustNotMiss } from '@/core/questions/cueReason';
 import { dropCue, missedCues } from '@/core/questions/missedCues';
+import { propose } from '@/core/questions/propose';
 import { runInFull, runPlan } from '@/core/questions/question';
 import { adapted } from './adapted';
 import { curveInFull } from './curveInFull';
@@ -138,7 +139,7 @@ export class Search {
     const found = alone && alone.cost < (1 - CHEAPER) * fitted.cost ? alone : fitted;
     const finishing = finishingOf(descent);
     descent.tell(0.96, 'Missing each cue once');
-    const { plan, scored, cues } = missed(found.plan, finishing);
+    const { plan, scored, cues } = missed(withProposed(found.plan, finishing), finishing);
     const curve = curveInFull(found.curve, plan, {
       asked: askedOf(finishing),
       stepS: POLISH_STEP_S,
@@ -149,6 +150,21 @@ export class Search {
     descent.tell(1, 'Done');
     return { plan, scored, safe: isSafe(scored.findings), cues, mustNotMiss: mustNotMiss(cues), curve, simulations };
   }
+}
+
+/** The most proposals that are taken at the very end. */
+const LAST_PROPOSED = 4;
+
+/** What would be proposed to a person beside the plan is taken: nothing is left that is worth their attention. */
+function withProposed(plan: Plan, f: Finishing): Plan {
+  const may = mayFollow(f);
+  let best = plan;
+  for (let i = 0; i < LAST_PROPOSED; i++) {
+    const proposal = propose({ ...askedOf(f), plan: best }, { goOn: f.beat, may: (next) => may(best, next) });
+    if (!proposal) break;
+    best = proposal.plan;
+  }
+  return best;
 }
 
 /** Misses each cue once; one that costs less missed than done, run in full, is left out. */
