@@ -122,7 +122,7 @@ export class Search {
     descent.tell(this.mayLookTwice ? EVEN_DONE : 0.92, 'Fitting it to the day');
     descent.nears(this.mayLookTwice ? EVEN_DONE + 0.05 : 0.95);
     const finishing = finishingOf(descent);
-    const here = adapted(found, descent.candidates, { ...finishing, adapts: this.dear ? 'in all ways' : 'in brief' });
+    const here = adapted(found, descent.candidates, { ...finishing, adapts: this.mayLookTwice ? 'in all ways' : 'in brief' });
     const cost = costOf(here.plan, finishing);
     this.fitted = { ...here, cost, descent, phases: phases + descent.course.work.phases };
     return cost >= DEAR && this.ownsMany && descent.beat();
@@ -153,7 +153,7 @@ export class Search {
 }
 
 /** The most proposals that are taken at the very end. */
-const LAST_PROPOSED = 4;
+const LAST_PROPOSED = 8;
 
 /** What would be proposed to a person beside the plan is taken: nothing is left that is worth their attention. */
 function withProposed(plan: Plan, f: Finishing): Plan {

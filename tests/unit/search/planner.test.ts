@@ -1,6 +1,7 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { dropCue } from '@/core/questions/missedCues';
+import { propose } from '@/core/questions/propose';
 import { runPlan } from '@/core/questions/question';
 import { descendFromOther } from '@/core/search/otherStarts';
 import { makePlan } from '@/core/search/planner';
@@ -189,7 +190,21 @@ test('what the day itself leads to is taken only where it is cheaper by a share 
   const another = { plan: { ...own.plan, carried: [], cues: [] }, curve: own.curve, others: [], phases: 0 };
   const cost = runPlan({ ...request, plan: own.plan }, own.plan, { stepS: 60 }).total;
   expect(ended().last({ ...another, cost: 0.975 * cost }).plan).toEqual(own.plan);
-  expect(ended().last({ ...another, cost: 0.965 * cost }).plan.cues).toEqual([]);
+  // It is taken as it is, but for what would be proposed beside it.
+  expect(ended().last({ ...another, cost: 0.965 * cost }).plan).not.toEqual(own.plan);
+});
+
+test('whatever a search ends with, what would be proposed beside it is taken', () => {
+  const request = skiTour(-4);
+  const search = new Search(request, () => true);
+  search.begin();
+  search.meet(null);
+  search.end();
+  // Nothing for the stop and nothing done on the way.
+  const bare = { ...planned.plan, carried: [], cues: [] };
+  expect(propose({ ...request, plan: bare })).not.toBeNull();
+  const { plan } = search.last({ plan: bare, curve: [], others: [], phases: 0, cost: 0 });
+  expect(propose({ ...request, plan })).toBeNull();
 });
 
 test('fewer cues allowed are fewer cues used', () => {
