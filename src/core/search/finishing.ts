@@ -8,6 +8,8 @@ import { MOST_CUES } from './wishes';
 
 /** A plan that costs so much, points, is worth another look: on the day itself, at other paces, and by more pairs of changes. */
 export const DEAR = 2;
+/** From a closet of so few pieces all starts end alike, and there is little to pair. */
+export const FEW = 20;
 
 /** What the last stages of a search share: what was asked, how it is weighed, and the longest step of a trial, s. */
 export interface Finishing {

@@ -6,7 +6,7 @@ import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
 import type { Candidates } from './candidates';
 import { redress } from './redress';
-import { askedOf, DEAR, POLISH_STEP_S, type Finishing, type Polished } from './finishing';
+import { askedOf, DEAR, FEW, POLISH_STEP_S, type Finishing, type Polished } from './finishing';
 import { mayFollow } from './mayFollow';
 import { mixes } from './mixes';
 import { orderPrice } from './order';
@@ -138,10 +138,15 @@ class Polishing {
       this.takesRedressed() ||
       this.takesPair() ||
       this.takesMix() ||
-      this.takesTwo() ||
+      (this.triesTwo && this.takesTwo()) ||
       this.takesAny(sweep(this.plan, this.f.request), 'swept') ||
       this.takesAny(triedFirst(this.plan, candidates, this.f.request), 'first')
     );
+  }
+
+  /** Pairs of single changes of few pieces were tried on the even day: when such a plan is adapted they are much of the work, and led to nothing. */
+  private get triesTwo(): boolean {
+    return !this.f.adapts || this.f.request.closet.length > FEW;
   }
 
   /** Takes single changes as they help. @param first tried before them */

@@ -10,15 +10,13 @@ import { adapted } from './adapted';
 import { curveInFull } from './curveInFull';
 import { Descent } from './descent';
 import type { Descended } from './otherStarts';
-import { askedOf, DEAR, finishingOf, POLISH_STEP_S, type Finishing } from './finishing';
+import { askedOf, DEAR, FEW, finishingOf, POLISH_STEP_S, type Finishing } from './finishing';
 import { Look, type Found } from './look';
 import type { Planned, PlanRequest, Progress } from './planRequest';
 import { mayFollow } from './mayFollow';
 
 /** What a look at the day itself finds must be cheaper by such a share: what suits the even day is the steadier answer. */
 const CHEAPER = 0.03;
-/** From a closet of so few pieces all starts end alike. */
-const FEW = 20;
 /** How far a search is once it has looked at the even day, 0–1, where the day itself may be looked at too. */
 const EVEN_DONE = 0.65;
 
@@ -122,7 +120,7 @@ export class Search {
     descent.tell(this.mayLookTwice ? EVEN_DONE : 0.92, 'Fitting it to the day');
     descent.nears(this.mayLookTwice ? EVEN_DONE + 0.05 : 0.95);
     const finishing = finishingOf(descent);
-    const here = adapted(found, descent.candidates, { ...finishing, adapts: this.mayLookTwice ? 'in all ways' : 'in brief' });
+    const here = adapted(found, descent.candidates, { ...finishing, adapts: this.dear ? 'in all ways' : 'in brief' });
     const cost = costOf(here.plan, finishing);
     this.fitted = { ...here, cost, descent, phases: phases + descent.course.work.phases };
     return cost >= DEAR && this.ownsMany && descent.beat();
