@@ -6,7 +6,7 @@ import type { Timeline } from '@/core/outing/timeline';
 import { alongOf } from './edit';
 import { isRace } from './followable';
 import type { Plan } from './plan';
-import { carryOut, wornAt } from './replay';
+import { everWorn, wornAt } from './replay';
 
 /** From when to when a race is run that begins and ends at a stop, s. */
 export interface Race {
@@ -31,20 +31,10 @@ const NOTHING: ReadonlySet<string> = new Set();
 /** Ids of what is in the bag while a race is run: worn before it or after it, and at no time during it. @param race null: nothing is */
 export function bagOf(plan: Plan, race: Race | null): ReadonlySet<string> {
   if (!race) return NOTHING;
-  const isDuring = (atS: number) => atS > race.fromS && atS < race.untilS - 0.5;
-  const during = wornAt(plan, race.fromS);
-  const outside = new Set(plan.worn);
-  for (const cue of plan.cues) carryOn(isDuring(cue.atS) ? during : outside, cue.actions);
-  for (const id of during) outside.delete(id);
-  return outside;
-}
-
-/** Adds what some actions put on: what has been worn once has been worn. */
-function carryOn(worn: Set<string>, actions: Plan['cues'][number]['actions']): void {
-  carryOut(
-    worn,
-    actions.filter((a) => a.do === 'putOn'),
-  );
+  const { fromS, untilS } = race;
+  const cues = plan.cues.filter((c) => c.atS > fromS && c.atS < untilS - 0.5);
+  const during = everWorn({ ...plan, worn: [...wornAt(plan, fromS)], cues });
+  return new Set([...everWorn(plan)].filter((id) => !during.has(id)));
 }
 
 /** What of a closet is along and within reach at a moment, s: during a race not what is in the bag. */

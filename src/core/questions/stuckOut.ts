@@ -84,9 +84,11 @@ export function stuckOut(r: StuckQuestion): StuckOut {
     { place: 'farthest' as const, stretch: farthest(r.timeline) },
   ];
   const spare = r.closet.filter((g) => !isAlong(r.plan, g.id) && helpsStuck(g));
+  // What is handed in for a race is no help half way round, and ticks nothing.
+  const far = inReach(r, places[1].stretch.startS);
   return {
     stuck: places.map((p) => stuckAt(r, p, inReach(r, p.stretch.startS), spare)),
-    safety: safetyList(r, alongOf(r.closet, r.plan)),
+    safety: safetyList(r, far),
   };
 }
 

@@ -58,4 +58,10 @@ test('what is in the bag is out of reach during the race: somebody who cannot go
     stuckOut({ ...asked, plan: plan({ carried, cues }) }).stuck.find((s) => s.place === 'farthest')!.dangerH!;
   const later = [{ ...plan({}).cues[0], atS: FROM + 480 }];
   expect(hours([], later)).toBeGreaterThan(1.2 * hours([]));
+  // Nor does the list of what should be along tick it.
+  const warmLayer = (cues = plan({}).cues) =>
+    stuckOut({ ...asked, plan: plan({ carried: [], cues }) }).safety.find((i) => i.item.startsWith('A warm layer'))!
+      .have;
+  expect(warmLayer()).toBe(false);
+  expect(warmLayer(later)).toBe(true);
 });
