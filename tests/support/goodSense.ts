@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import type { Garment } from '@/core/clothing/garment';
-import { coversUnderwear, isCoat, isUnderwear } from '@/core/clothing/purpose';
+import { coversUnderwear, isOutdoorWear, isUnderwear } from '@/core/clothing/purpose';
 import { LIQUID_SHARE } from '@/core/atmosphere/precipitation';
 import { isStop, type Sport } from '@/core/effort/sports';
 import { isSafe } from '@/core/judge/findings';
@@ -12,7 +12,7 @@ import { followable } from '@/core/kit/followable';
 import { alongOf } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { settingAt, wornAt } from '@/core/kit/replay';
-import { haltsNobody, stretchAt } from '@/core/outing/moments';
+import { stretchAt } from '@/core/outing/moments';
 import { makePlan } from '@/core/search/planner';
 import type { Planned } from '@/core/search/planRequest';
 import { readPlanCase, type Case } from '@/formats/caseFile';
@@ -141,9 +141,8 @@ export const RULES: Record<string, (s: Seen) => string | undefined> = {
     c,
     plan,
   }) => {
-    const halted = haltsNobody(c.timeline);
     const can = followable(c.timeline, c.person, new Map(c.garments.map((g) => [g.id, g])));
-    const many = plan.cues.find((q) => (halted(q.atS) ? operations(q.actions) > 9 : !can(q)));
+    const many = plan.cues.find((q) => !can(q));
     return many ? `${operations(many.actions)} at ${(many.atS / 60).toFixed(0)} min` : undefined;
   },
   'nothing waterproof or padded is worn on the move above +12 °C in the dry': ({ outing, c, at }) => {
@@ -163,10 +162,10 @@ export const RULES: Record<string, (s: Seen) => string | undefined> = {
   },
   'no more cues than a person remembers': ({ plan }) =>
     plan.cues.length > 12 ? `${plan.cues.length} cues` : undefined,
-  'coats are off under a roof where one sits for half an hour': ({ c, at }) => {
+  'coats, gloves and what is before the face are off under a roof where one sits for half an hour': ({ c, at }) => {
     const hut = c.timeline.legs.findIndex((l) => l.sport === 'hut' && l.minutes >= 30);
     if (hut < 0) return undefined;
-    const coats = at((c.timeline.legStartS[hut] + c.timeline.legStartS[hut + 1]) / 2).filter(isCoat);
+    const coats = at((c.timeline.legStartS[hut] + c.timeline.legStartS[hut + 1]) / 2).filter(isOutdoorWear);
     return coats.length > 0 ? coats.map((g) => g.id).join(', ') : undefined;
   },
   'strong sun wants something before the eyes, where it is owned': ({ c, at }) => {

@@ -4,7 +4,7 @@ import { clamp, OutOfRange } from '@/core/quantity/range';
 import { LATENT_VAPOUR } from '@/core/quantity/units';
 import { FIBRES, saturationRegain, wetConductance } from './fibres';
 import { checkGarment, MAX_OPENINGS, type Garment } from './garment';
-import { isCoat, isLayer, isStandby } from './purpose';
+import { isCoat, isLayer, isOutdoorWear, isStandby } from './purpose';
 
 /**
  * The garments of one run, turned into flat arrays for the integrator: index `g * ZONE_COUNT + zone`.
@@ -52,10 +52,10 @@ export interface GarmentArrays {
   layerKg: Float64Array;
   /** 1 for the jacket that is kept dry for stops */
   standby: Uint8Array;
-  /** 1 for a layer of the torso; 1 for what goes over it against wind and wet; 1 for what is hung up under a roof: see `isCoat` */
+  /** 1 for a layer of the torso; 1 for what goes over it against wind and wet; and of what is taken off under a roof how much it bothers there, 0–1 */
   torso: Uint8Array;
   shell: Uint8Array;
-  coat: Uint8Array;
+  coat: Float64Array;
   mouth: Float64Array;
   openingCount: Uint8Array;
   /** free area per zone area, index (g*4+o)*ZONE_COUNT+z */
@@ -97,6 +97,8 @@ const FULL_SHOE = 0.3;
 const shoeRoom = (tightness: number): number =>
   SHOE_ROOM * clamp((FULL_SHOE - tightness) / (FULL_SHOE - LOOSE_SHOE), 0, 1);
 
+/** What gloves, and what is before face and eyes, bother under a roof, beside a coat: a share (engineering value). */
+const SMALL_INDOORS = 0.2;
 /** Skin area of a zone of the table's person, m², over which an opening's free area and a heater's heat are spread. */
 const areaOf = (zone: ClothedZone): number =>
   ZONE_TABLE.reduce((sum, row) => sum + (clothedAs(row.zone) === zone ? row.areaM2 : 0), 0);
@@ -216,7 +218,7 @@ function newColumns(g: Garment): Columns {
       standby: isStandby(g) ? 1 : 0,
       torso: g.group === 'torso' ? 1 : 0,
       shell: g.group === 'torso' && (g.role === 'shell' || g.role === 'storm') ? 1 : 0,
-      coat: isCoat(g) ? 1 : 0,
+      coat: isCoat(g) ? 1 : isOutdoorWear(g) ? SMALL_INDOORS : 0,
       mouth: g.mouthCover,
       openingCount: g.openings.length,
     },
@@ -260,7 +262,7 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
     standby: new Uint8Array(count),
     torso: new Uint8Array(count),
     shell: new Uint8Array(count),
-    coat: new Uint8Array(count),
+    coat: new Float64Array(count),
     mouth: each(),
     openingCount: new Uint8Array(count),
     ventArea: new Float64Array(count * MAX_OPENINGS * ZONE_COUNT),

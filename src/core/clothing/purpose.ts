@@ -22,6 +22,10 @@ export const isCoat = (g: Garment): boolean =>
   (g.group === 'torso' && (g.role === 'shell' || g.role === 'storm' || g.role === 'warm')) ||
   (g.group === 'legs' && (g.role === 'storm' || g.role === 'warm'));
 
+/** What anybody takes off on coming in: coats, gloves, and what is before face and eyes. */
+export const isOutdoorWear = (g: Garment): boolean =>
+  isCoat(g) || g.group === 'face' || g.group === 'eyes' || (g.group === 'hands' && g.role !== 'heater');
+
 /** Long underwear lies further in than tights do, which are worn alone (places of the catalogue). */
 const TIGHTS_ORDER = 15;
 /** What is not worn as the outermost layer: open mesh anywhere, and long underwear on the legs (common practice, no published source). */

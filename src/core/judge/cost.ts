@@ -125,6 +125,13 @@ const HINDERS = 0.6;
 const FLAPPING = 0.3;
 const squared = (x: number): number => x * x;
 
+/**
+ * Feet that soak blister: moist skin rubs more than dry or running wet (Naylor 1955; Akers & Sulzberger 1972 for feet; from memory), and an hour
+ * of skin that is wet all over costs so many points, from where half of it is wet (engineering values).
+ */
+const FEET_WET = 0.5;
+const SOAKED_FEET = 0.15;
+
 /** Up to this share of the maximum one stands or dawdles (engineering value). */
 const STANDS = 0.18;
 /** Votes beneath the first that is felt as cool at which an hour is a point (engineering value). */
@@ -153,7 +160,8 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
       below(-m.coreC, -LIMIT.coreHot, 0.3) +
       below(-m.fingersC, -HOT_HANDS_C, 1) * HOT_HANDS * settle +
       COAT_INDOORS * m.coats);
-  c.wetSkin += below(-m.torsoWet, -LIMIT.wetFelt, 0.35) * hours;
+  c.wetSkin +=
+    (below(-m.torsoWet, -LIMIT.wetFelt, 0.35) + SOAKED_FEET * below(-m.feetWet, -FEET_WET, 1 - FEET_WET)) * hours;
   // A little damp is nothing, a lot chills and never dries: squared.
   c.wetLayers += squared(chillingWater(m.waterG, m.legWaterG, m.effort) / WATER_POINT_G) * hours;
   c.extremities +=

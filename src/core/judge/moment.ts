@@ -13,6 +13,7 @@ export interface Moment {
   torsoC: number;
   heatWm2: number;
   torsoWet: number;
+  feetWet: number;
   coreC: number;
   shiverW: number;
   fingersC: number;
@@ -56,6 +57,7 @@ export const noMoment = (): Moment => ({
   torsoC: 0,
   heatWm2: 0,
   torsoWet: 0,
+  feetWet: 0,
   coreC: 0,
   shiverW: 0,
   fingersC: 0,
@@ -85,6 +87,7 @@ export const noMoment = (): Moment => ({
 const LEG_ZONES: readonly Zone[] = ['thighs', 'calves', 'feet', 'toes'];
 const FINGERS = zoneIndex('fingers');
 const TOES = zoneIndex('toes');
+const FEET = zoneIndex('feet');
 const FACE = zoneIndex('face');
 const SCALP = zoneIndex('scalp');
 const ARMS = zoneIndex('arms');
@@ -120,6 +123,7 @@ export function momentOfRow(series: Series, m: Metrics, row: number, into: Momen
   into.torsoC = m.torsoSkin[row];
   into.heatWm2 = m.heatWm2[row];
   into.torsoWet = m.torsoWet[row];
+  into.feetWet = series.wettedness[row * ZONE_COUNT + FEET];
   into.coreC = series.coreC[row];
   into.shiverW = series.shiverW[row];
   into.waterG = m.waterG[row];
@@ -150,6 +154,7 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   into.coreC = s.head[HEAD.central];
   into.torsoC = torsoMean(s.skin);
   into.torsoWet = torsoMean(sim.wettedness);
+  into.feetWet = sim.wettedness[FEET];
   into.heatWm2 = s.head[HEAD.habit] / sim.body.totalArea;
   into.sensation = sensation(into.torsoC, into.heatWm2, into.coreC, into.torsoWet, sim.body.person.warmth);
   into.shiverW = sim.shiverW;

@@ -8,14 +8,14 @@ import { SPORT } from '@/core/effort/sports';
 import { piecesOf } from '@/core/kit/difference';
 import type { Cue, Plan } from '@/core/kit/plan';
 import { carryOut } from '@/core/kit/replay';
-import { askedAt, haltsNobody, isReminded, stretchAt } from '@/core/outing/moments';
+import { askedAt, haltsNobody, isReminded, stretchAt, underRoof } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 
 /** What changes and mass cost, points; about one point is an hour of being clearly annoyed. Engineering values, all of them. */
 export const PRICE = {
   /** a cue to remember, and each piece handled at it */
   cue: 0.1,
-  /** share of that at a door, and where a stop begins or ends: nobody needs to be told there to put the jacket on or off */
+  /** share of that at a door, and where a stop begins or ends: nobody needs to be told there to put the jacket on or off; and of a piece under a roof, where all that is worn outdoors comes off and goes on again */
   reminded: 0.4,
   piece: 0.025,
   /** seconds that hands are busy, to a point */
@@ -53,17 +53,19 @@ export interface CueWork {
   atS: number;
 }
 
-/** Where a cue falls: whether one stands there in any case, whether the place itself reminds one of it, and how many people would wait. */
+/** Where a cue falls: whether one stands there in any case, whether the place itself reminds one of it, under a roof or not, and how many people would wait. */
 export interface CuePlace {
   halted: boolean;
   reminded: boolean;
+  roof?: boolean;
   waiting: number;
 }
 
 /** Price of one cue, points. The cold that hands and body suffer meanwhile is not in it: that is simulated. */
-export function cuePrice(w: CueWork, { halted, reminded, waiting }: CuePlace): number {
+export function cuePrice(w: CueWork, { halted, reminded, roof = false, waiting }: CuePlace): number {
   if (w.pieces === 0 && !w.pace && !w.shelter) return 0;
-  let price = PRICE.cue * (reminded ? PRICE.reminded : 1) + PRICE.piece * w.pieces + w.seconds / PRICE.secondsAPoint;
+  const piece = PRICE.piece * (roof ? PRICE.reminded : 1);
+  let price = PRICE.cue * (reminded ? PRICE.reminded : 1) + piece * w.pieces + w.seconds / PRICE.secondsAPoint;
   if (w.halt && !halted)
     price += (PRICE.halt + w.seconds / PRICE.haltSecondsAPoint) * (1 + PRICE.waitingShare * waiting);
   if (w.pace) price += pacePrice(w.pace.share, w.pace.untilS - w.atS);
@@ -88,7 +90,9 @@ export function cuesPrice(
     const { packOn } = stretchAt(timeline, cue.atS);
     const { seconds, halt } = changing(cue.actions, { on, garments, packOn });
     const work = { pieces: piecesOf(cue.actions), seconds, halt, pace: cue.pace, shelter: !!cue.shelter, atS: cue.atS };
-    price += cuePrice(work, { halted: halted(cue.atS), reminded: isReminded(timeline, cue.atS), waiting });
+    const { atS } = cue;
+    const place = { halted: halted(atS), reminded: isReminded(timeline, atS), roof: underRoof(timeline, atS), waiting };
+    price += cuePrice(work, place);
     carryOut(on, cue.actions);
   }
   return price;

@@ -2,7 +2,7 @@ import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import { coversUnderwear, fewEnoughLayers, oneAtATime } from '@/core/clothing/purpose';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
-import { askedAt, haltsNobody } from '@/core/outing/moments';
+import { askedAt, haltsNobody, underRoof } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import { onTheMove } from './changing';
 import { operations } from './difference';
@@ -10,20 +10,24 @@ import type { Cue, Plan } from './plan';
 import { carryOut } from './replay';
 import { rolledBeneath } from './sleeves';
 
-/** What people carry out of one cue (common practice, no published source), and the share of the maximum from which it is a race. */
-const MOST_OPERATIONS = { race: 1, move: 3, halt: 6 } as const;
+/**
+ * What people carry out of one cue (common practice, no published source): in a race, going on, halting for it, standing there in any case,
+ * and under a roof, where one undresses and dresses at leisure; and the share of the maximum from which it is a race.
+ */
+const MOST_OPERATIONS = { race: 1, move: 3, halt: 6, stop: 9, roof: 12 } as const;
 const RACE_SHARE = 0.7;
 
 /** Whether somebody who is asked to work at this rate, W, is in a race. */
 export const isRace = ({ vo2maxMl, massKg }: Pick<Person, 'vo2maxMl' | 'massKg'>, askedW: number): boolean =>
   askedW / maximalMetabolicRate(vo2maxMl, massKg) >= RACE_SHARE;
 
-/** Standing there in any case, halting for what the cue asks, or going on. */
-export type Hands = 'halted' | 'halting' | 'moving';
+/** Under a roof, standing there in any case, halting for what the cue asks, or going on. */
+export type Hands = 'indoors' | 'halted' | 'halting' | 'moving';
 
 /** How many things one cue may ask for: of somebody who is asked to work at this rate, W. Nobody halts in a race to dress. */
 export function operationsAt(person: Pick<Person, 'vo2maxMl' | 'massKg'>, askedW: number, hands: Hands): number {
-  if (hands === 'halted') return MOST_OPERATIONS.halt;
+  if (hands === 'indoors') return MOST_OPERATIONS.roof;
+  if (hands === 'halted') return MOST_OPERATIONS.stop;
   if (isRace(person, askedW)) return MOST_OPERATIONS.race;
   return hands === 'halting' ? MOST_OPERATIONS.halt : MOST_OPERATIONS.move;
 }
@@ -43,7 +47,7 @@ export function followable(
       const g = a.do === 'set' ? undefined : garments?.get(a.garment);
       return g !== undefined && !onTheMove(g);
     });
-    const hands = halted(cue.atS) ? 'halted' : halts ? 'halting' : 'moving';
+    const hands = underRoof(timeline, cue.atS) ? 'indoors' : halted(cue.atS) ? 'halted' : halts ? 'halting' : 'moving';
     return operations(cue.actions) <= operationsAt(person, askedAt(timeline, cue.atS + 0.5), hands);
   };
 }
@@ -82,6 +86,20 @@ function holdsWarmers(worn: readonly Garment[]): boolean {
   return hands.length === 0 || hands.some((g) => g.role !== 'heater');
 }
 
+/** Tells of a plan that was changed whether people carry out its cues, or whether those that ask for too much ask for no more than they did. */
+export function staysFollowable(
+  timeline: Timeline,
+  person: Pick<Person, 'vo2maxMl' | 'massKg'>,
+  garments?: ReadonlyMap<string, Garment>,
+): (from: Plan, to: Plan) => boolean {
+  const can = followable(timeline, person, garments);
+  const asksNoMore = (cue: Cue, from: Plan) => {
+    const was = from.cues.find((c) => c.atS === cue.atS);
+    return was !== undefined && !can(was) && operations(cue.actions) <= operations(was.actions);
+  };
+  return (from, to) => to.cues.every((c) => can(c) || asksNoMore(c, from));
+}
+
 /**
  * Tells whether a plan that was changed can still be worn as it stands and carried out cue by cue, as far as it could before: another piece at
  * a cue may be one that nobody halts for, and then the cue asks for too much.
@@ -92,6 +110,6 @@ export function staysPossible(
   garments: ReadonlyMap<string, Garment>,
 ): (from: Plan, to: Plan) => boolean {
   const wearable = staysWearable(garments);
-  const follows = followable(timeline, person, garments);
-  return (from, to) => (!wearable(from) || wearable(to)) && (to.cues.every(follows) || !from.cues.every(follows));
+  const follows = staysFollowable(timeline, person, garments);
+  return (from, to) => (!wearable(from) || wearable(to)) && follows(from, to);
 }

@@ -178,8 +178,15 @@ const BESIDE = 30;
  * stop begins or ends, within half a minute. Later in a stop outdoors nothing does.
  */
 export const isReminded = (timeline: Timeline, atS: number): boolean =>
-  timeline.legs.some((leg, i) => {
-    const [from, to] = [timeline.legStartS[i], timeline.legStartS[i + 1]];
-    if (isIndoors(leg.sport)) return atS >= from - BESIDE && atS <= to + BESIDE;
-    return isStop(leg) && [from, to].some((s) => Math.abs(atS - s) <= BESIDE);
-  });
+  underRoof(timeline, atS) ||
+  timeline.legs.some(
+    (leg, i) =>
+      isStop(leg) && [timeline.legStartS[i], timeline.legStartS[i + 1]].some((s) => Math.abs(atS - s) <= BESIDE),
+  );
+
+/** Whether one changes under a roof at a moment, s: from when one comes in until one goes out, within half a minute. */
+export const underRoof = (timeline: Timeline, atS: number): boolean =>
+  timeline.legs.some(
+    (leg, i) =>
+      isIndoors(leg.sport) && atS >= timeline.legStartS[i] - BESIDE && atS <= timeline.legStartS[i + 1] + BESIDE,
+  );

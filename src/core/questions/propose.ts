@@ -4,9 +4,8 @@ import { ASK_STEP_S, runPlan, type Question } from './question';
 import { isBarrierLiner, isCoat, isStandby, leavesLegsBare, oneAtATime, suitsSport } from '@/core/clothing/purpose';
 import { alarmsIn } from '@/core/judge/findings';
 import { onTheMove } from '@/core/kit/changing';
-import { operations } from '@/core/kit/difference';
 import { act, swapGarment, takeGarment } from '@/core/kit/edit';
-import { followable, staysWearable } from '@/core/kit/followable';
+import { staysFollowable, staysWearable } from '@/core/kit/followable';
 import { phases, type Phase } from '@/core/outing/moments';
 import { mostMoved, type Moved } from './mostMoved';
 import { Trials } from './trials';
@@ -137,14 +136,13 @@ function options(r: Question, scored: Scored): Option[] {
   const inPlan = [...plan.worn, ...plan.carried].flatMap((id) => byId.get(id) ?? []);
   const out: Option[] = [];
   const moments = phases(timeline);
-  const can = followable(timeline, r.person, byId);
+  const can = staysFollowable(timeline, r.person, byId);
   const covered = staysWearable(byId);
   const dressed = covered(plan);
-  const had = (atS: number) => operations(plan.cues.find((c) => c.atS === atS)?.actions ?? []);
   const add = (actions: KitAction[], from: Plan, atS: number, extra = '') => {
     const next = actions.reduce((p, a) => act(p, a, atS), from);
     // A cue that asks for more than people carry out is no help, unless it asks for no more than it did.
-    if (next.cues.some((c) => !can(c) && operations(c.actions) > had(c.atS))) return;
+    if (!can(plan, next)) return;
     const words = changesOf(actions, byId).map((c) => c.text);
     if (words.length > 0) out.push({ text: `${extra}${words.join(', ')}`, atS: atS < 60 ? 0 : atS, plan: next });
   };

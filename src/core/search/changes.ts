@@ -9,7 +9,7 @@ import { phases } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import { byPlace } from './candidates';
 import { onTheMove } from '@/core/kit/changing';
-import { followable, staysWearable } from '@/core/kit/followable';
+import { staysFollowable, staysWearable } from '@/core/kit/followable';
 
 /** One change of a plan: another piece, or the same pieces worn another way. */
 export interface Change {
@@ -113,14 +113,14 @@ export function wearingChanges(w: Wardrobe & { person: Person }, timeline: Timel
   const along = alongOf(wearable(w), plan);
   const out: Change[] = [];
   const moments = phases(timeline);
-  const can = followable(timeline, w.person);
+  const can = staysFollowable(timeline, w.person);
   const add = (piece: Garment, edit: Change['edit']) =>
     out.push({
       of: 'wearing',
       pieces: [piece],
       edit: (p) => {
         const next = edit(p);
-        return next.cues.every(can) ? next : p;
+        return can(p, next) ? next : p;
       },
     });
   for (const m of moments)

@@ -14,7 +14,7 @@ import type { Habits } from './candidates';
 import { mergeStretches } from '@/core/outing/mergeStretches';
 import { MOST_WAITING } from './wishes';
 import { BRISK, goingWays, type GoingWay, type Way } from './waysToWear';
-import { askedAt, isReminded, phases, stretchAt, type Phase } from '@/core/outing/moments';
+import { askedAt, isReminded, phases, stretchAt, underRoof, type Phase } from '@/core/outing/moments';
 import { work, workSince, type Work } from '@/core/questions/phaseRunner';
 
 /** Shelter is worth walking to from this wind, m/s; dry socks want a stop this long, s. */
@@ -59,6 +59,7 @@ export class Course {
   private readonly allows: Allows[];
   private readonly starts: Stretch[];
   private readonly reminded: boolean[];
+  private readonly roofed: boolean[];
   private readonly gone = new Map<GoingWay['going'], Timeline>();
   private before: Work = { ...work };
 
@@ -82,6 +83,7 @@ export class Course {
     this.waiting = within('people waiting', waiting ?? 0, 0, MOST_WAITING);
     this.starts = this.phases.map((p) => stretchAt(timeline, p.startS + 0.5));
     this.reminded = this.phases.map((p) => isReminded(timeline, p.startS));
+    this.roofed = this.phases.map((p) => underRoof(timeline, p.startS));
     this.allows = this.phases.map((p, i) => this.allowsIn(p, this.phases[i + 1]));
     const whole = { atS: 0, actions: [] };
     const coarse = mergeStretches(
@@ -125,7 +127,8 @@ export class Course {
 
   /** How many things may be done at one moment that nobody would stop for: few on the move, fewer at race effort, more where one halts. */
   operations(p: number, hands: Hands): number {
-    return operationsAt(this.person, askedAt(this.timeline, this.phases[p].startS + 0.5), hands);
+    const { startS } = this.phases[p];
+    return operationsAt(this.person, askedAt(this.timeline, startS + 0.5), this.roofed[p] ? 'indoors' : hands);
   }
 
   /** Whether anything falls in a phase, and whether it does so in some phases and not in others. */
@@ -137,9 +140,9 @@ export class Course {
     return this.allows.some((a) => a.falls) && this.allows.some((a) => !a.falls);
   }
 
-  /** Whether the place where a phase begins itself reminds one of a change. */
-  remindsAt(p: number): boolean {
-    return this.reminded[p];
+  /** Whether the place where a phase begins itself reminds one of a change, and whether it is under a roof. */
+  placeOf(p: number): { reminded: boolean; roof: boolean } {
+    return { reminded: this.reminded[p], roof: this.roofed[p] };
   }
 
   /** What holds where a phase begins. */

@@ -121,11 +121,8 @@ export class PathRun {
       const c = this.changeOf(before, dress, here);
       change = c.change;
       if (phase.onTheMove && change?.halt) return null;
-      if (
-        !phase.halted &&
-        !phase.stop &&
-        operations(c.actions) > course.operations(p, change?.halt ? 'halting' : 'moving')
-      )
+      const standing = phase.halted || phase.stop;
+      if (operations(c.actions) > course.operations(p, standing ? 'halted' : change?.halt ? 'halting' : 'moving'))
         return null;
       const hands = { pieces: c.pieces, seconds: change?.seconds ?? 0, halt: change?.halt ?? false };
       changes += this.priceOf(p, hands, dress, before) * w.fuss;
@@ -148,7 +145,7 @@ export class PathRun {
     const going = held ? {} : { shelter, pace: pace === undefined ? undefined : until };
     const cue = cuePrice(
       { ...hands, ...going, atS: phase.startS },
-      { halted: phase.halted || phase.stop, reminded: this.course.remindsAt(p), waiting: this.course.waiting },
+      { halted: phase.halted || phase.stop, ...this.course.placeOf(p), waiting: this.course.waiting },
     );
     return held && pace !== undefined ? cue + pacePrice(pace, phase.endS - phase.startS) : cue;
   }

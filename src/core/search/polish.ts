@@ -1,5 +1,5 @@
 import { alongOf, isAlong } from '@/core/kit/edit';
-import { followable } from '@/core/kit/followable';
+import { staysFollowable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { Hopeless, propose } from '@/core/questions/propose';
 import { runPlan } from '@/core/questions/question';
@@ -272,11 +272,11 @@ class Polishing {
   takesMix(): boolean {
     const { plan, f } = this;
     const { timeline, person, closet } = f.request;
-    const can = followable(timeline, person, new Map(closet.map((g) => [g.id, g])));
+    const can = staysFollowable(timeline, person, new Map(closet.map((g) => [g.id, g])));
     const unlike = (f.others ?? []).filter((other) => alongOf(closet, other).some((g) => !isAlong(plan, g.id)));
     const mixed = unlike.flatMap((other) => [...mixes(plan, other, closet)].map((m) => m.plan));
     return this.takesOneOf(
-      mixed.filter((next) => next.cues.every(can)),
+      mixed.filter((next) => can(plan, next)),
       f.beat,
     );
   }

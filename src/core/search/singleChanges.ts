@@ -1,7 +1,7 @@
-import { isBarrierLiner, isCoat, isStandby, leavesLegsBare, suitsSport } from '@/core/clothing/purpose';
+import { isBarrierLiner, isOutdoorWear, isStandby, leavesLegsBare, suitsSport } from '@/core/clothing/purpose';
 import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
 import { act, alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
-import { followable } from '@/core/kit/followable';
+import { staysFollowable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { isWorn, settingAt, tidy, wornAt } from '@/core/kit/replay';
 import { sleevesDown } from '@/core/kit/sleeves';
@@ -172,10 +172,10 @@ function* atHalts(
   { along, takes }: { along: readonly Garment[]; takes: readonly Garment[] },
   { timeline, person }: PlanRequest,
 ): Generator<Change> {
-  const can = followable(timeline, person);
+  const can = staysFollowable(timeline, person);
   const asked = (edit: Change['edit']) => (p: Plan) => {
     const next = edit(p);
-    return next.cues.every(can) ? next : p;
+    return can(p, next) ? next : p;
   };
   const halts = phases(timeline).filter((m) => m.halted && m.startS > 0);
   for (const m of halts) {
@@ -201,7 +201,7 @@ function* atHalts(
     for (const o of takes) yield change(o, 'for', (p) => forStop(o)(takeGarment(p, o.id, 'carried')));
     const worn = wornAt(plan, startS);
     if (isIndoors(stretchAt(timeline, startS + 1).sport))
-      for (const g of along.filter((o) => isCoat(o) && worn.has(o.id) && !leavesLegsBare(o, along, worn)))
+      for (const g of along.filter((o) => isOutdoorWear(o) && worn.has(o.id) && !leavesLegsBare(o, along, worn)))
         yield change(g, 'off under the roof', (p) => {
           const off = act(p, { do: 'takeOff', garment: g.id }, startS);
           return endS < timeline.endS ? act(off, { do: 'putOn', garment: g.id }, endS) : off;
@@ -240,7 +240,7 @@ function* shutAndOpen(g: Garment, change: Change, before?: Garment): Generator<C
 const isOuterLayer = (g: Garment): boolean =>
   g.group === 'torso' && (g.role === 'mid' || g.role === 'shell' || g.role === 'storm');
 /** On the last way to a stop, no longer than this, a jacket may go on before one cools, s; over-trousers only where one stands. */
-const LAST_WAY_S = 360;
+export const LAST_WAY_S = 360;
 export const mayGoOn = (g: Garment, timeline: Timeline, m: Phase): boolean =>
   !isStandby(g) ||
   standbyGoesOn(timeline, m, g.group === 'legs' ? 'legs' : 'torso') ||

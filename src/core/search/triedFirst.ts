@@ -1,13 +1,13 @@
 import type { Garment } from '@/core/clothing/garment';
 import { isIndoors, isStop } from '@/core/effort/sports';
 import { act, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
-import type { Plan } from '@/core/kit/plan';
-import { isWorn } from '@/core/kit/replay';
+import type { Cue, Plan } from '@/core/kit/plan';
+import { isWorn, tidy } from '@/core/kit/replay';
 import { phases } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Candidates } from './candidates';
 import type { PlanRequest } from './planRequest';
-import { anotherLayer, type Change } from './singleChanges';
+import { anotherLayer, LAST_WAY_S, type Change } from './singleChanges';
 
 /** What is tried before all else, once. */
 export function* triedFirst(plan: Plan, candidates: Candidates, request: PlanRequest): Generator<Change> {
@@ -19,20 +19,22 @@ export function* triedFirst(plan: Plan, candidates: Candidates, request: PlanReq
 }
 
 /**
- * A jacket for stops that is worn from the start on the way: another layer in its place, or a middle layer with a shell, and the jacket in the pack or at home.
- * Neither half helps alone: a shell by itself is too cold, and the jacket over it too warm.
+ * A jacket for stops that is worn on the way, from the start or from a halt on: another layer in its place, or a middle layer with a shell, and the jacket
+ * in the pack or at home. Neither half helps alone: a shell by itself is too cold, and the jacket over it too warm.
  */
 export function* forWornJackets(
   plan: Plan,
   { mids, shells, warms }: Pick<Candidates, 'mids' | 'shells' | 'warms'>,
   timeline: Timeline,
 ): Generator<Change> {
-  const going = phases(timeline).filter((m) => !m.stop);
-  const jacket = warms.find((g) => plan.worn.includes(g.id) && going.some((m) => isWorn(plan, g.id, m.startS)));
+  const going = phases(timeline).filter((m) => !m.stop && m.endS - m.startS > LAST_WAY_S);
+  const jacket = warms.find((g) => going.some((m) => isWorn(plan, g.id, m.startS)));
   if (!jacket) return;
+  const fromS = going.find((m) => isWorn(plan, jacket.id, m.startS))!.startS;
+  const cue = plan.cues.findLast((c) => c.atS <= fromS && puts(c, jacket.id));
   const ways = [
-    ['carried', (p: Plan) => takeGarment(p, jacket.id, 'carried')],
-    ['left', (p: Plan) => p],
+    ['carried', (p: Plan) => (isAlong(p, jacket.id) ? p : takeGarment(p, jacket.id, 'carried'))],
+    ['left', (p: Plan) => leaveGarment(p, jacket.id)],
   ] as const;
   const layers = [...mids, ...shells].filter((g) => !isAlong(plan, g.id));
   const pairs = mids.flatMap((m) =>
@@ -45,10 +47,28 @@ export function* forWornJackets(
         of: 'torso',
         warmer: 0,
         edit: (p) => {
+          if (cue)
+            return along(
+              [outer, inner].reduce((q, g) => (g ? putOnAt(q, g, cue.atS) : q), offFrom(p, jacket, cue.atS)),
+            );
           const instead = swapGarment(p, jacket.id, outer);
           return along(inner ? takeGarment(instead, inner.id, 'worn') : instead);
         },
       };
+}
+
+const puts = (cue: Cue, id: string): boolean => cue.actions.some((a) => a.do === 'putOn' && a.garment === id);
+const putOnAt = (p: Plan, g: Garment, atS: number): Plan =>
+  act(takeGarment(p, g.id, 'carried'), { do: 'putOn', garment: g.id }, atS);
+
+/** A plan in which a piece is not put on at a moment, nor taken off afterwards: until it would be put on again. */
+function offFrom(plan: Plan, g: Garment, atS: number): Plan {
+  const again = plan.cues.find((c) => c.atS > atS && puts(c, g.id))?.atS ?? Infinity;
+  const within = (c: Cue) => c.atS >= atS && c.atS < again;
+  return tidy({
+    ...plan,
+    cues: plan.cues.map((c) => (within(c) ? { ...c, actions: c.actions.filter((a) => a.garment !== g.id) } : c)),
+  });
 }
 
 /**

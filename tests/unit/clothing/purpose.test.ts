@@ -1,4 +1,11 @@
-import { coversUnderwear, isCoat, isUnderwear, leavesLegsBare, withoutCotton } from '@/core/clothing/purpose';
+import {
+  coversUnderwear,
+  isCoat,
+  isOutdoorWear,
+  isUnderwear,
+  leavesLegsBare,
+  withoutCotton,
+} from '@/core/clothing/purpose';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { staysWearable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
@@ -39,6 +46,10 @@ test('coats are shells and jackets of the torso and what goes over trousers', ()
     expect(coats).toContain(id);
   for (const id of ['grid-fleece', 'mesh-base', 'wind-trousers', 'warm-hat', 'shell-mitts'])
     expect(coats).not.toContain(id);
+  // Whoever comes in takes these off too; hats, warmers and trousers stay.
+  const off = idsWhere(isOutdoorWear);
+  for (const id of [...coats, 'shell-mitts', 'liner-gloves', 'goggles', 'nose-strip']) expect(off).toContain(id);
+  for (const id of ['grid-fleece', 'wind-trousers', 'warm-hat', 'hand-warmers']) expect(off).not.toContain(id);
 });
 
 test('a plan cannot be worn that puts padded mitts over padded gloves or glasses under goggles; liners and shells go under and over', () => {

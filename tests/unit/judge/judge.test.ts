@@ -56,6 +56,7 @@ const moment = (over: Partial<Moment>): Moment => ({
   torsoC: 33,
   heatWm2: 80,
   torsoWet: 0.1,
+  feetWet: 0,
   coreC: 37,
   shiverW: 0,
   fingersC: 30,
@@ -103,6 +104,10 @@ test('a fourth layer of the torso binds at work, not at rest; a coat under a roo
   expect(cost({ layers: 6 })).toBeCloseTo(0.45, 9);
   expect(cost({ layers: 6, effort: 0.18 })).toBe(0);
   expect(cost({ coats: 2 })).toBeCloseTo(2.4, 9);
+  // Feet that are wet all over cost what is said, half of it nothing.
+  expect(cost({ feetWet: 0.5 })).toBe(0);
+  expect(cost({ feetWet: 0.52 })).toBeGreaterThan(0);
+  expect(cost({ feetWet: 1 })).toBeCloseTo(0.15, 9);
   expect(cost({ rained: 2 })).toBeCloseTo(1.6, 9);
   expect(cost({ masked: 1 })).toBeCloseTo(0.06, 9);
   expect(cost({ scant: 2 })).toBeCloseTo(0.2, 9);

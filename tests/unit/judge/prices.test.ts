@@ -30,6 +30,12 @@ test.each([
     { ...on, reminded: true },
     0.04 + 0.05,
   ],
+  [
+    'under a roof, where pieces too come off by themselves',
+    cue({ pieces: 2, seconds: 60 }),
+    { ...on, reminded: true, roof: true },
+    0.04 + 0.02 + 60 / 2400,
+  ],
   ['ten minutes at three quarters', cue({ pace: { share: 0.75, untilS: 600 } }), moving, 0.1 + 0.05 * 0.25 * 10],
   ['ten minutes harder', cue({ pace: { share: 1.12, untilS: 600 } }), moving, 0.1 + 0.02 * 10],
   ['to a sheltered spot', cue({ shelter: true }), moving, 0.1 + 0.15],

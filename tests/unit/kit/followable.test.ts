@@ -15,17 +15,29 @@ const BY_ID = new Map(KIT.map((g) => [g.id, g]));
 const day = dayOf([
   aLeg({ minutes: 60, effort: { by: 'metabolic', value: 600 } }),
   aLeg({ name: 'Top', sport: 'stand', minutes: 15, effort: { by: 'usual' } }),
+  aLeg({ name: 'Hut', sport: 'hut', minutes: 30, effort: { by: 'usual' } }),
+  aLeg({ name: 'Down', minutes: 30, effort: { by: 'metabolic', value: 600 } }),
 ]);
 const zips = (n: number): KitAction[] =>
   Array.from({ length: n }, (_, i) => ({ do: 'set', garment: 'wind-shell-pits', opening: `o${i}`, setting: 1 }));
 const on = (garment: string): KitAction => ({ do: 'putOn', garment });
 const can = followable(day, AVERAGE_PERSON, BY_ID);
 
-test('three things on the move, six where one stands', () => {
+test('three things on the move, nine where one stands, twelve under a roof', () => {
   expect(can({ atS: 1800, actions: zips(3) })).toBe(true);
   expect(can({ atS: 1800, actions: zips(4) })).toBe(false);
-  expect(can({ atS: 3600, actions: zips(6) })).toBe(true);
-  expect(can({ atS: 3600, actions: zips(7) })).toBe(false);
+  expect(can({ atS: 3600, actions: zips(9) })).toBe(true);
+  expect(can({ atS: 3600, actions: zips(10) })).toBe(false);
+  // From coming in, planned to the half minute, until going out.
+  for (const [atS, most] of [
+    [4470, 12],
+    [4469, 9],
+    [6330, 12],
+    [6331, 3],
+  ]) {
+    expect(can({ atS, actions: zips(most) })).toBe(true);
+    expect(can({ atS, actions: zips(most + 1) })).toBe(false);
+  }
 });
 
 test('a layer is a halt, which gives time for six; hats and gloves are not', () => {
@@ -40,7 +52,8 @@ test('from seven tenths of the maximum on it is a race, and one thing', () => {
   const most = maximalMetabolicRate(AVERAGE_PERSON.vo2maxMl, AVERAGE_PERSON.massKg);
   expect(operationsAt(AVERAGE_PERSON, 0.69 * most, 'moving')).toBe(3);
   expect(operationsAt(AVERAGE_PERSON, 0.71 * most, 'moving')).toBe(1);
-  expect(operationsAt(AVERAGE_PERSON, 0.71 * most, 'halted')).toBe(6);
+  expect(operationsAt(AVERAGE_PERSON, 0.71 * most, 'halted')).toBe(9);
+  expect(operationsAt(AVERAGE_PERSON, 0.71 * most, 'indoors')).toBe(12);
   // Going on easily one halts for a layer; nobody does in a race.
   expect(operationsAt(AVERAGE_PERSON, 0.69 * most, 'halting')).toBe(6);
   expect(operationsAt(AVERAGE_PERSON, 0.71 * most, 'halting')).toBe(1);
@@ -66,6 +79,8 @@ test('a change may not make a cue ask for more than people do, unless it did bef
   expect(possible(halted, plan(off, ...zips(4)))).toBe(true);
   expect(possible(halted, plan(on('thin-cap'), ...zips(3)))).toBe(false);
   expect(possible(plan(...zips(5)), plan(...zips(4)))).toBe(true);
+  expect(possible(plan(...zips(5)), plan(...zips(5)))).toBe(true);
+  expect(possible(plan(...zips(5)), plan(...zips(6)))).toBe(false);
 });
 
 test('warmers want something to lie in, at the start and after every cue', () => {

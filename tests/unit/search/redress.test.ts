@@ -8,6 +8,7 @@ import { candidates } from '@/core/search/candidates';
 import { Course } from '@/core/search/course';
 import { redress } from '@/core/search/redress';
 import { sweep } from '@/core/search/sweep';
+import { phases } from '@/core/outing/moments';
 import { forWornJackets } from '@/core/search/triedFirst';
 import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
 
@@ -180,4 +181,26 @@ test('a jacket for stops that is worn on the way makes room for layers, one in t
     ),
   );
   expect(next.every((p) => !p.worn.includes('standby-puffy'))).toBe(true);
+});
+
+test('a jacket that goes on at a halt for the way on gives way to a layer that is kept on from there; one for the halt alone does not', () => {
+  const closet = garmentsOf('mesh-base', ...RIDE, 'wind-gloves', 'thin-cap', 'standby-puffy', 'grid-fleece');
+  const leg = (minutes: number) => aLeg({ sport: 'cycle', minutes, effort: { by: 'metabolic', value: 450 } });
+  const timeline = dayOf([leg(40), aLeg({ name: 'Hut', sport: 'hut', minutes: 30 }), leg(40)], -6, 4);
+  const parts = candidates(closet, 'cycle', timeline);
+  const jacket = 'standby-puffy';
+  const halt = phases(timeline).find((m) => m.where.startsWith('before leaving'))!.startS;
+  const plan = (onS: number, offS: number): Plan => ({
+    ...plain(['mesh-base', ...RIDE, 'wind-gloves', 'thin-cap'], { carried: [jacket] }),
+    cues: [
+      { atS: onS, actions: [{ do: 'putOn', garment: jacket }] },
+      { atS: offS, actions: [{ do: 'takeOff', garment: jacket }] },
+    ],
+  });
+  const changed = (p: Plan) => [...forWornJackets(p, parts, timeline)].map((c) => c.edit(p));
+  expect(changed(plan(2400, halt))).toHaveLength(0);
+  const [carried, left] = changed(plan(halt, halt + 1500));
+  expect(carried.cues).toEqual([{ atS: halt, actions: [{ do: 'putOn', garment: 'grid-fleece' }] }]);
+  expect([carried, left].map((p) => isAlong(p, jacket))).toEqual([true, false]);
+  expect(left.cues).toEqual(carried.cues);
 });
