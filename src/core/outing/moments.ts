@@ -24,6 +24,9 @@ interface Mark {
   leg: number;
 }
 
+/** A moment is planned to the half minute, the stop itself begins on its second, s. */
+const BESIDE = 30;
+
 /** The shortest time between two moments, s: nobody stops twice in five minutes. */
 const LEAST_GAP = 240;
 
@@ -64,7 +67,7 @@ export function phases(timeline: Timeline): Phase[] {
       if (m.rank > last.rank) kept[kept.length - 1] = m;
       continue;
     }
-    kept.push({ ...m, atS: Math.round(m.atS / 30) * 30 });
+    kept.push({ ...m, atS: toHalfMinute(timeline, m) });
   }
   kept[0] = { ...kept[0], atS: 0 };
   return kept.map((m, i) => {
@@ -80,6 +83,17 @@ export function phases(timeline: Timeline): Phase[] {
     };
   });
 }
+
+/** To the half minute, but not before one stands, nor after one went on: nobody bares the face for the hut on the last of the descent. */
+function toHalfMinute(timeline: Timeline, { atS, leg }: Pick<Mark, 'atS' | 'leg'>): number {
+  if (Math.abs(atS - timeline.legStartS[leg]) > 1) return Math.round(atS / BESIDE) * BESIDE;
+  const stops = isStop(timeline.legs[leg]);
+  const stopped = leg > 0 && isStop(timeline.legs[leg - 1]);
+  if (stops === stopped) return Math.round(atS / BESIDE) * BESIDE;
+  return (stops ? Math.ceil(atS / BESIDE - ALMOST) : Math.floor(atS / BESIDE + ALMOST)) * BESIDE;
+}
+/** Leg times are sums, and a second is nothing: so much of half a minute counts as none. */
+const ALMOST = 1 / 30;
 
 /** A change of wind or air within a leg that is worth a moment of its own, m/s and K; what falls begins at this, mm/h. */
 const WIND_TURNS = 3;
@@ -169,9 +183,6 @@ export function haltsNobody(timeline: Timeline): (atS: number) => boolean {
     list.some((p) => Math.abs(p.startS - atS) < 1 && p.halted) ||
     list.some((p) => p.stop && atS >= p.startS && atS < p.endS);
 }
-
-/** A moment is planned to the half minute ({@link phases}), the stop itself begins on its second, s. */
-const BESIDE = 30;
 
 /**
  * Whether the place itself reminds one of a change, at a moment, s: one comes in under a roof, goes out from under it or is there; or a

@@ -177,7 +177,8 @@ function* atHalts(
     const next = edit(p);
     return can(p, next) ? next : p;
   };
-  const halts = phases(timeline).filter((m) => m.halted && m.startS > 0);
+  const moments = phases(timeline);
+  const halts = moments.filter((m) => m.halted && m.startS > 0);
   for (const m of halts) {
     const { startS, endS } = m;
     const change = (g: Garment, name: string, edit: Change['edit']): Change => ({
@@ -200,11 +201,13 @@ function* atHalts(
     if (!m.stop) continue;
     for (const o of takes) yield change(o, 'for', (p) => forStop(o)(takeGarment(p, o.id, 'carried')));
     const worn = wornAt(plan, startS);
+    // One sits there until one dresses for the way, whatever moments there are meanwhile.
+    const outS = moments.find((n) => n.startS > startS && !n.stop)?.startS ?? timeline.endS;
     if (isIndoors(stretchAt(timeline, startS + 1).sport))
       for (const g of along.filter((o) => isOutdoorWear(o) && worn.has(o.id) && !leavesLegsBare(o, along, worn)))
         yield change(g, 'off under the roof', (p) => {
           const off = act(p, { do: 'takeOff', garment: g.id }, startS);
-          return endS < timeline.endS ? act(off, { do: 'putOn', garment: g.id }, endS) : off;
+          return outS < timeline.endS ? act(off, { do: 'putOn', garment: g.id }, outS) : off;
         });
     if (leeIsNear(timeline, m) && !plan.cues.some((c) => c.shelter && Math.abs(c.atS - startS) < 1))
       yield {

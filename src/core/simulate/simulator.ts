@@ -14,7 +14,7 @@ import {
 } from '@/core/body/shivering';
 import { CENTRAL_SHARE, neutralState, readyState, type NeutralState } from '@/core/body/neutral';
 import { checkPerson, type Person } from '@/core/body/person';
-import { bareSkinC, CHEEK_TISSUE } from '@/core/atmosphere/bareSkin';
+import { bareSkinC } from '@/core/atmosphere/bareSkin';
 import { breathHeatShare, breathLatentShare } from '@/core/body/respiration';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
@@ -305,7 +305,7 @@ export class Simulator {
     this.feelsC = feelsLikeC(c);
     this.air = c;
     weathered(c, this.stacks, this.arrays, this.weather);
-    this.bareFaceC = bareSkinC(c.airC, c.relativeWind, this.stacks.bareFace || CHEEK_TISSUE);
+    this.bareFaceC = this.stacks.bareFace > 0 ? bareSkinC(c.airC, c.relativeWind, this.stacks.bareFace) : 0;
     this.falling = readFall(m, c);
     // Heat still owed by layers that are off now is settled at once, so that nothing is forgotten.
     for (let g = 0; g < this.worn.length; g++) {
@@ -413,7 +413,9 @@ export class Simulator {
       this.breathW += (LATENT_VAPOUR * left) / dt;
       m[L.CENTRAL] -= (LATENT_VAPOUR * left) / body.centralC;
     }
-    m[L.BARE_FACE] += (this.bareFaceC - m[L.BARE_FACE]) * this.bares;
+    // Beneath a cover there is no bare skin: what is bared afterwards begins as warm as the cover kept it.
+    const bares = stacks.bareFace > 0 ? this.bareFaceC : m[L.SKIN + FACE];
+    m[L.BARE_FACE] += (bares - m[L.BARE_FACE]) * this.bares;
     m[L.TIME] += dt;
     m[L.HABIT] += (made - m[L.HABIT]) * (made > m[L.HABIT] ? this.comfortRises : this.comfortFalls);
     ledger.dry += dry * dt;
