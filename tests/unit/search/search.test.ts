@@ -52,7 +52,7 @@ test.each([
   expect(shareAbove(before, now, limit)).toBeCloseTo(share, 12);
 });
 
-test('one cue asks for three things on the move, one at race effort, six where one halts', () => {
+test('one cue asks for three things on the move, one at race effort, six where one halts for it, nine where one stands', () => {
   const at = (value: number) =>
     new Course(
       AVERAGE_PERSON,
@@ -63,7 +63,7 @@ test('one cue asks for three things on the move, one at race effort, six where o
   // 70 % of the average person's maximum of 1,253 W.
   expect(at(860).operations(0, 'moving')).toBe(3);
   expect(at(890).operations(0, 'moving')).toBe(1);
-  expect(at(890).operations(0, 'halted')).toBe(6);
+  expect(at(890).operations(0, 'halted')).toBe(9);
   const { plan } = makePlan({ person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline: day, sport: 'ski tour' });
   const halted = haltsNobody(day);
   for (const cue of plan.cues) if (!halted(cue.atS)) expect(operations(cue.actions)).toBeLessThanOrEqual(6);

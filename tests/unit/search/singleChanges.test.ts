@@ -217,17 +217,18 @@ test('over-trousers and the jacket go on for a stop and come off again, as far a
   }
   const busy: Plan = {
     ...plan,
+    worn: [...plan.worn, 'goggles', 'neck-tube', 'liner-gloves'],
     cues: [
       {
         atS: STOP.from,
-        actions: ['grid-fleece', 'warm-mitts', 'thin-cap', 'gaiters', 'soft-trousers', 'briefs'].map((garment) => ({
-          do: 'takeOff',
-          garment,
-        })),
+        actions: [
+          ...['grid-fleece', 'warm-mitts', 'thin-cap', 'gaiters', 'soft-trousers', 'briefs'],
+          ...['goggles', 'neck-tube', 'liner-gloves'],
+        ].map((garment) => ({ do: 'takeOff', garment })),
       },
     ],
   };
-  expect(operations(busy.cues[0].actions)).toBe(6);
+  expect(operations(busy.cues[0].actions)).toBe(9);
   expect(changesOf(busy).find((c) => c.name === `puffy-overtrousers for ${STOP.from}`)?.plan).toBe(busy);
 });
 
