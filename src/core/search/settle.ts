@@ -17,12 +17,14 @@ const SAME_SHARE = 0.015;
 const SAME_AT_MOST = 0.045;
 /** What all those cues together may be worth that are left out as not worth remembering, points: six minutes of annoyance. */
 const CUE_WORTH = 0.1;
+/** A small thing that saves less than this is not worth finding in the morning, points. */
+const USELESS = 0.005;
 const NEEDLESS: ReadonlySet<Garment['group']> = new Set(['eyes', 'face', 'head', 'hands']);
 
 /**
  * Among plans that nobody could tell apart, the one nearest to one order: fewer cues, fewer pieces, and of each kind the first in the order of a
  * closet from the skin out and from thin to thick. So a little colder air asks for the same pieces, and not for whichever happened to
- * come out a hair cheaper. @param what 'cues' leaves the pieces as they are
+ * come out a hair cheaper. @param what 'cues' leaves the pieces as they are, but for small ones that are of no use
  */
 export function settle(polished: Plan, f: Finishing, what: 'cues and pieces' | 'cues' = 'cues and pieces'): Plan {
   const { closet, sport, barriers = false } = f.request;
@@ -43,13 +45,19 @@ export function settle(polished: Plan, f: Finishing, what: 'cues and pieces' | '
     return same;
   };
   for (let i = plan.cues.length - 1; i >= 0 && f.beat(); i--) takes(dropCue(plan, i), before.total + CUE_WORTH);
-  if (what === 'cues') return plan;
+  const isSmall = (g: Garment) => NEEDLESS.has(g.group) && !(g.group === 'head' && g.role === 'over');
+  if (what === 'cues') {
+    for (const g of alongOf(closet, plan).filter(isSmall)) {
+      if (!f.beat()) break;
+      takes(leaveGarment(plan, g.id), total + USELESS);
+    }
+    return plan;
+  }
   const most = total + clamp(SAME_SHARE * total, SAME_POINTS, SAME_AT_MOST);
   const order = [...closet].sort(byPlace);
   for (const g of alongOf(order, plan).reverse()) {
     if (!f.beat()) break;
-    if (NEEDLESS.has(g.group) && !(g.group === 'head' && g.role === 'over') && takes(leaveGarment(plan, g.id), most))
-      continue;
+    if (isSmall(g) && takes(leaveGarment(plan, g.id), most)) continue;
     const like = order.filter(
       (o) =>
         o.group === g.group &&

@@ -12,6 +12,7 @@ import { BODY_PARTS, kitParts, sameParts } from '@/core/search/kitParts';
 import { HANDS, HEAD, insteadOfShell, sameWay, TORSO, torsoWays, withLayer, type Way } from '@/core/search/waysToWear';
 import { operations } from '@/core/kit/difference';
 import { haltsNobody } from '@/core/outing/moments';
+import { alongOf } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import type { Node } from '@/core/questions/node';
 import { PathRun } from '@/core/search/pathRun';
@@ -451,4 +452,9 @@ test('a cue that is worth next to nothing is left out at the end, one that matte
   const plan: Plan = { worn: along, carried: ['down-puffy'], openings: {}, cues: [idle, jacket] };
   const settled = settle(plan, finishing);
   expect(settled.cues.map((c) => c.atS)).toEqual([2400]);
+  // A plan adapted to the day keeps its pieces, but for a small one that is of no use; whatever is worth something stays.
+  const sunGlasses = garmentsOf('sun-glasses')[0];
+  const more = { ...finishing, request: { ...request, closet: [...closet, sunGlasses] } };
+  const kept = settle({ ...plan, carried: ['down-puffy', 'sun-glasses'] }, more, 'cues');
+  expect(alongOf(more.request.closet, kept).map((g) => g.id)).toEqual(closet.map((g) => g.id));
 });
