@@ -26,6 +26,13 @@ export const isCoat = (g: Garment): boolean =>
 export const isOutdoorWear = (g: Garment): boolean =>
   isCoat(g) || g.group === 'face' || g.group === 'eyes' || (g.group === 'hands' && g.role !== 'heater');
 
+/** Layers over the base of the torso, but for a jacket for stops. */
+export const isOuterLayer = (g: Garment): boolean =>
+  g.group === 'torso' && (g.role === 'mid' || g.role === 'shell' || g.role === 'storm');
+/** Trousers with fill for stops, and what of the legs lies next to the skin. */
+export const isOverTrousers = (g: Garment): boolean => g.group === 'legs' && isStandby(g);
+export const isLegBase = (g: Garment): boolean => g.group === 'legs' && g.role === 'base';
+
 /** Long underwear lies further in than tights do, which are worn alone (places of the catalogue). */
 const TIGHTS_ORDER = 15;
 /** What is not worn as the outermost layer: open mesh anywhere, and long underwear on the legs (common practice, no published source). */

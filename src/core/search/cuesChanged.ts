@@ -6,7 +6,8 @@ import { phases } from '@/core/outing/moments';
 import { LEAST_SAVING } from '@/core/questions/propose';
 import { pacesIn } from './course';
 import type { PlanRequest } from './planRequest';
-import { mayGoOn, type Change } from './singleChanges';
+import { mayGoOn } from './haltChanges';
+import type { Change } from './singleChanges';
 import { goingWays } from './waysToWear';
 
 /** A cue done at the natural moment before or after its own, where none is done yet and people can still carry it out. */

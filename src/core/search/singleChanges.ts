@@ -1,15 +1,20 @@
-import { isBarrierLiner, isOutdoorWear, isStandby, leavesLegsBare, suitsSport } from '@/core/clothing/purpose';
+import {
+  isBarrierLiner,
+  isLegBase,
+  isOuterLayer,
+  isOverTrousers,
+  isUnderwear,
+  suitsSport,
+} from '@/core/clothing/purpose';
 import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
 import { act, alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
-import { staysFollowable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
-import { isWorn, settingAt, tidy, wornAt } from '@/core/kit/replay';
+import { isWorn, settingAt, tidy } from '@/core/kit/replay';
 import { sleevesDown } from '@/core/kit/sleeves';
-import { isIndoors } from '@/core/effort/sports';
-import { phases, stretchAt, type Phase } from '@/core/outing/moments';
+import { phases } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import { alike } from './changes';
-import { leeIsNear, standbyGoesOn } from './course';
+import { atHalts } from './haltChanges';
 import type { PlanRequest } from './planRequest';
 
 /** One change of a plan, its name, and what of the body it dresses. */
@@ -93,7 +98,11 @@ function* asTheyCome(plan: Plan, request: PlanRequest): Generator<Change> {
       });
   yield* untilItFalls(plan, along, request.timeline);
   yield* withoutChanging(plan, closet, 'hands');
-  yield* atHalts(plan, { along, takes: closet.filter((o) => isOverTrousers(o) && suits(o)) }, request);
+  yield* atHalts(
+    plan,
+    { along, takes: closet.filter((o) => (isOverTrousers(o) || (isLegBase(o) && !isUnderwear(o))) && suits(o)) },
+    request,
+  );
   if (!along.some(isLegBase))
     for (const o of closet)
       if (isLegBase(o) && suits(o))
@@ -166,59 +175,6 @@ function* untilItFalls(plan: Plan, along: readonly Garment[], timeline: Timeline
 const wornTogether = (plan: Plan, a: string, b: string): boolean =>
   [0, ...plan.cues.map((c) => c.atS)].some((atS) => isWorn(plan, a, atS) && isWorn(plan, b, atS));
 
-/** Where one halts: layers on or off from there on, and on for the stop alone; and a stop held in the lee. */
-function* atHalts(
-  plan: Plan,
-  { along, takes }: { along: readonly Garment[]; takes: readonly Garment[] },
-  { timeline, person }: PlanRequest,
-): Generator<Change> {
-  const can = staysFollowable(timeline, person);
-  const asked = (edit: Change['edit']) => (p: Plan) => {
-    const next = edit(p);
-    return can(p, next) ? next : p;
-  };
-  const moments = phases(timeline);
-  const halts = moments.filter((m) => m.halted && m.startS > 0);
-  for (const m of halts) {
-    const { startS, endS } = m;
-    const change = (g: Garment, name: string, edit: Change['edit']): Change => ({
-      name: `${g.id} ${name} ${startS}`,
-      of: g.group,
-      warmer: 0,
-      edit: asked(edit),
-    });
-    const forStop = (g: Garment) => (p: Plan) => {
-      const on = act(p, { do: 'putOn', garment: g.id }, startS);
-      return endS < timeline.endS ? act(on, { do: 'takeOff', garment: g.id }, endS) : on;
-    };
-    for (const g of along.filter((o) => isOuterLayer(o) || isStandby(o))) {
-      const worn = isWorn(plan, g.id, startS);
-      if (!worn && !mayGoOn(g, timeline, m)) continue;
-      const does = worn ? 'takeOff' : 'putOn';
-      yield change(g, does, (p) => act(p, { do: does, garment: g.id }, startS));
-      if (!worn && m.stop) yield change(g, 'for', forStop(g));
-    }
-    if (!m.stop) continue;
-    for (const o of takes) yield change(o, 'for', (p) => forStop(o)(takeGarment(p, o.id, 'carried')));
-    const worn = wornAt(plan, startS);
-    // One sits there until one dresses for the way, whatever moments there are meanwhile.
-    const outS = moments.find((n) => n.startS > startS && !n.stop)?.startS ?? timeline.endS;
-    if (isIndoors(stretchAt(timeline, startS + 1).sport))
-      for (const g of along.filter((o) => isOutdoorWear(o) && worn.has(o.id) && !leavesLegsBare(o, along, worn)))
-        yield change(g, 'off under the roof', (p) => {
-          const off = act(p, { do: 'takeOff', garment: g.id }, startS);
-          return outS < timeline.endS ? act(off, { do: 'putOn', garment: g.id }, outS) : off;
-        });
-    if (leeIsNear(timeline, m) && !plan.cues.some((c) => c.shelter && Math.abs(c.atS - startS) < 1))
-      yield {
-        name: `lee at ${startS}`,
-        of: 'going',
-        warmer: 0,
-        edit: (p) => tidy({ ...p, cues: [...p.cues, { atS: startS, actions: [], shelter: { untilS: endS } }] }),
-      };
-  }
-}
-
 /**
  * A change as it is and, where the piece that comes has vents that the one it stands for has not, with those set the other way from the
  * start: how the others stand was found before.
@@ -240,19 +196,7 @@ function* shutAndOpen(g: Garment, change: Change, before?: Garment): Generator<C
   };
 }
 
-const isOuterLayer = (g: Garment): boolean =>
-  g.group === 'torso' && (g.role === 'mid' || g.role === 'shell' || g.role === 'storm');
-/** On the last way to a stop, no longer than this, a jacket may go on before one cools, s; over-trousers only where one stands. */
-export const LAST_WAY_S = 360;
-export const mayGoOn = (g: Garment, timeline: Timeline, m: Phase): boolean =>
-  !isStandby(g) ||
-  standbyGoesOn(timeline, m, g.group === 'legs' ? 'legs' : 'torso') ||
-  (g.group === 'torso' &&
-    m.endS - m.startS <= LAST_WAY_S &&
-    phases(timeline).some((next) => next.stop && Math.abs(next.startS - m.endS) < 1));
-const isOverTrousers = (g: Garment): boolean => g.group === 'legs' && isStandby(g);
 const WAITS: ReadonlySet<Group> = new Set(['hands', 'head', 'face']);
-const isLegBase = (g: Garment): boolean => g.group === 'legs' && g.role === 'base';
 
 /** Layers of the torso, or gloves, kept as they are where a cue takes them off or puts them on. */
 export function* withoutChanging(

@@ -7,7 +7,8 @@ import { phases } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Candidates } from './candidates';
 import type { PlanRequest } from './planRequest';
-import { anotherLayer, LAST_WAY_S, type Change } from './singleChanges';
+import { LAST_WAY_S } from './haltChanges';
+import { anotherLayer, type Change } from './singleChanges';
 
 /** What is tried before all else, once. */
 export function* triedFirst(plan: Plan, candidates: Candidates, request: PlanRequest): Generator<Change> {

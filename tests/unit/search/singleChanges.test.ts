@@ -232,6 +232,43 @@ test('over-trousers and the jacket go on for a stop and come off again, as far a
   expect(changesOf(busy).find((c) => c.name === `puffy-overtrousers for ${STOP.from}`)?.plan).toBe(busy);
 });
 
+const halting = (sport: 'stand' | 'hut', minutes: number) =>
+  dayOf([
+    aLeg({ minutes: 60 }),
+    aLeg({ name: 'Halt', sport, minutes, effort: { by: 'usual' } }),
+    aLeg({ name: 'On', minutes: 60 }),
+  ]);
+
+test('what goes on for a long stop stays on to its end', () => {
+  const [from, to] = [3600, 3600 + 30 * 60];
+  const next = changesOf(plan, asked(halting('stand', 30))).find(
+    (c) => c.name === `puffy-overtrousers for ${from}`,
+  )!.plan;
+  const on = [from + 60, from + 600, to - 60, to + 60].map((t) => wornAt(next, t).has('puffy-overtrousers'));
+  expect(on).toEqual([true, true, true, false]);
+});
+
+test('trousers come off under a roof until one dresses to leave, over tights; where there are none beneath, with tights put on at home', () => {
+  const closet = [...CLOSET, ...garmentsOf('storm-trousers', 'mesh-longs', 'thin-tights')];
+  const [from, out] = [3600, 3600 + 27 * 60];
+  const indoors = (legs: string) => {
+    const clad = { ...plan, worn: [...plan.worn.filter((id) => id !== 'soft-trousers'), legs, 'storm-trousers'] };
+    return changesOf(clad, asked(halting('hut', 30), closet)).filter((c) =>
+      /^storm-trousers .*under the roof/.test(c.name),
+    );
+  };
+  const [over, ...rest] = indoors('thin-tights').filter((c) => c.name.endsWith(` ${from}`));
+  expect([over.name, rest]).toEqual([`storm-trousers off under the roof ${from}`, []]);
+  expect(
+    [from - 60, from + 60, from + 600, out - 60, out + 60].map((t) => wornAt(over.plan, t).has('storm-trousers')),
+  ).toEqual([true, false, false, false, true]);
+  const swapped = indoors('mesh-longs').find(
+    (c) => c.name === `storm-trousers over thin-tights, off under the roof ${from}`,
+  )!;
+  expect([swapped.plan.worn.includes('thin-tights'), swapped.plan.worn.includes('mesh-longs')]).toEqual([true, false]);
+  expect([from + 60, out + 60].map((t) => wornAt(swapped.plan, t).has('storm-trousers'))).toEqual([false, true]);
+});
+
 test('a stop is held in the lee only where forest is beside it and the wind is worth it', () => {
   const stopIn = (next: 'forest' | 'open', windMs: number) =>
     dayOf(
