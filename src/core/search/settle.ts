@@ -3,6 +3,7 @@ import type { Garment } from '@/core/clothing/garment';
 import { alarmsIn } from '@/core/judge/findings';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
+import { underRoof } from '@/core/outing/moments';
 import { clamp } from '@/core/quantity/range';
 import { dropCue } from '@/core/questions/missedCues';
 import { runPlan } from '@/core/questions/question';
@@ -44,7 +45,10 @@ export function settle(polished: Plan, f: Finishing, what: 'cues and pieces' | '
     if (same) [plan, total] = [next, then.total];
     return same;
   };
-  for (let i = plan.cues.length - 1; i >= 0 && f.beat(); i--) takes(dropCue(plan, i), before.total + CUE_WORTH);
+  // Nobody need remember to take off gloves on coming in.
+  const worth = (atS: number) => (underRoof(f.request.timeline, atS) ? 0 : CUE_WORTH);
+  for (let i = plan.cues.length - 1; i >= 0 && f.beat(); i--)
+    takes(dropCue(plan, i), before.total + worth(plan.cues[i].atS));
   const isSmall = (g: Garment) => NEEDLESS.has(g.group) && !(g.group === 'head' && g.role === 'over');
   if (what === 'cues') {
     for (const g of alongOf(closet, plan).filter(isSmall)) {

@@ -458,3 +458,43 @@ test('a cue that is worth next to nothing is left out at the end, one that matte
   const kept = settle({ ...plan, carried: ['down-puffy', 'sun-glasses'] }, more, 'cues');
   expect(alongOf(more.request.closet, kept).map((g) => g.id)).toEqual(closet.map((g) => g.id));
 });
+
+test('gloves that come off in a hut are worth less than a cue to remember, and stay in the plan: nobody has to remember that', () => {
+  const closet = garmentsOf(
+    'thin-merino-base',
+    'wind-shell',
+    'down-puffy',
+    'briefs',
+    'brushed-tights',
+    'wool-socks',
+    'winter-boots',
+    'thin-cap',
+    'wind-gloves',
+  );
+  const going = aLeg({ sport: 'hike', minutes: 40, effort: { by: 'metabolic', value: 520 } });
+  const warm = { airC: 19, humidity: 0.4, wind: 0, windAtBody: false, sunWm2: 0 };
+  const hut = aLeg({ sport: 'hut', minutes: 45, effort: { by: 'usual' }, air: warm });
+  const timeline = dayOf([going, hut, going], 2, 2);
+  const request = { person: AVERAGE_PERSON, closet, timeline, sport: 'hike' as const };
+  const course = new Course(AVERAGE_PERSON, timeline, undefined, undefined);
+  const finishing: Finishing = {
+    request,
+    weights: course.weights,
+    course,
+    order: new Map(),
+    stepS: 60,
+    mostCues: 12,
+    beat: () => true,
+  };
+  const gloves = (atS: number, does: 'takeOff' | 'putOn') => ({ atS, actions: [{ do: does, garment: 'wind-gloves' }] });
+  const out = timeline.legStartS[2] - 180;
+  const plan: Plan = {
+    worn: closet.map((g) => g.id).filter((id) => id !== 'down-puffy'),
+    carried: ['down-puffy'],
+    openings: {},
+    cues: [gloves(2400, 'takeOff'), gloves(out, 'putOn')],
+  };
+  const cost = (p: Plan) => scorePlan(AVERAGE_PERSON, closet, timeline, p).total;
+  expect(cost({ ...plan, cues: [] }) - cost(plan)).toBeWithin(0, 0.1);
+  expect(settle(plan, finishing, 'cues').cues.map((c) => c.atS)).toEqual([2400, out]);
+});
