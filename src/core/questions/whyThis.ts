@@ -1,5 +1,5 @@
 import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
-import type { Sport } from '@/core/effort/sports';
+import { staysPossible } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { byText } from '@/core/quantity/exact';
 import { runPlan, type Question } from './question';
@@ -28,13 +28,12 @@ export interface Why {
   cooler: Instead | null;
 }
 
-/** The next warmer and the next cooler piece of the same kind that is owned and not along. */
-export function neighbours(
+/** The next warmer and the next cooler piece of the same kind that is owned, not along, and can be worn in its place. */
+function neighbours(
   g: Garment,
-  closet: readonly Garment[],
-  sport: Sport,
-  plan: Plan,
+  { closet, sport, plan, timeline, person }: Question,
 ): Record<Instead['direction'], Garment | undefined> {
+  const possible = staysPossible(timeline, person, new Map(closet.map((o) => [o.id, o])));
   const kind = closet.filter(
     (o) =>
       o.group === g.group &&
@@ -43,7 +42,8 @@ export function neighbours(
       // A vapour barrier is another habit, not the next warmer or cooler piece.
       isBarrier(o) === isBarrier(g) &&
       !isAlong(plan, o.id) &&
-      suitsSport(o, sport),
+      suitsSport(o, sport) &&
+      possible(plan, swapGarment(plan, g.id, o)),
   );
   const warmth = fabricResistance(g);
   return {
@@ -57,7 +57,7 @@ export function neighbours(
 
 /** For each piece worn or carried: the plan run again with the next warmer and the next cooler of its kind from the closet. */
 export function whyThis(r: Question): Why[] {
-  const { closet, sport, plan } = r;
+  const { closet, plan } = r;
   const run = (p: Plan): Scored => runPlan(r, p);
   const now = run(plan);
   const instead = (from: Garment, to: Garment | undefined, direction: Instead['direction']): Instead | null => {
@@ -66,7 +66,7 @@ export function whyThis(r: Question): Why[] {
     return { garment: to.id, name: to.name, direction, adds: then.total - now.total, moves: mostMoved(now, then) };
   };
   return alongOf(closet, plan).map((g) => {
-    const { warmer, cooler } = neighbours(g, closet, sport, plan);
+    const { warmer, cooler } = neighbours(g, r);
     return {
       garment: g.id,
       name: g.name,

@@ -6,14 +6,14 @@ import type { Plan } from '@/core/kit/plan';
 import { underRoof } from '@/core/outing/moments';
 import { clamp } from '@/core/quantity/range';
 import { dropCue } from '@/core/questions/missedCues';
+import { SAME_POINTS } from '@/core/judge/sameCost';
 import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
 import { byPlace } from './candidates';
 import { askedOf, POLISH_STEP_S, type Finishing } from './finishing';
 import { mayFollow } from './mayFollow';
 
-/** Plans this near to each other in cost are the same to anybody: points, and a share of the whole, up to so many points. */
-const SAME_POINTS = 0.03;
+/** Plans that cost more may differ by a share of the whole and be the same to anybody, up to so many points. */
 const SAME_SHARE = 0.015;
 const SAME_AT_MOST = 0.045;
 /** What all those cues together may be worth that are left out as not worth remembering, points: six minutes of annoyance. */

@@ -9,7 +9,7 @@ import type { PlanRequest } from '@/core/search/planRequest';
 import { compareSchools, SCHOOLS } from '@/core/search/schools';
 import { whyThis } from '@/core/questions/whyThis';
 import type { Plan } from '@/core/kit/plan';
-import { aLeg, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
+import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 
 const REQUEST: PlanRequest = {
   person: AVERAGE_PERSON,
@@ -58,6 +58,27 @@ test('each piece is held against the next warmer and the next cooler of its kind
   expect(base.cooler?.garment).toBe('thin-synthetic-base');
   expect(base.warmer!.moves.from).not.toBe(base.warmer!.moves.to);
   expect(why.find((w) => w.garment === 'standby-puffy')).toMatchObject({ warmer: null, cooler: null });
+});
+
+test('a piece that could not be worn in its place is no neighbour: mesh under trousers that come off in a hut', () => {
+  const closet = [...SKI_CLOSET, ...garmentsOf('brushed-tights', 'mesh-longs', 'storm-trousers')];
+  const timeline = dayOf([
+    aLeg({ minutes: 60 }),
+    aLeg({ name: 'Hut', sport: 'hut', minutes: 30 }),
+    aLeg({ minutes: 60 }),
+  ]);
+  const worn = [
+    ...PLAN.worn.filter((id) => closet.find((g) => g.id === id)!.group !== 'legs'),
+    'briefs',
+    'brushed-tights',
+  ];
+  const neighbour = (cues: Plan['cues']) => {
+    const plan: Plan = { worn: [...worn, 'storm-trousers'], carried: [], openings: {}, cues };
+    const why = whyThis({ ...REQUEST, weights: undefined, closet, timeline, plan });
+    return why.find((w) => w.garment === 'brushed-tights')!.warmer?.garment;
+  };
+  expect(neighbour([])).toBe('mesh-longs');
+  expect(neighbour([{ atS: 3600, actions: [{ do: 'takeOff', garment: 'storm-trousers' }] }])).not.toBe('mesh-longs');
 });
 
 describe('schools', () => {

@@ -1,5 +1,6 @@
 'use client';
 import type { ReactNode } from 'react';
+import { SAME_POINTS } from '@/core/judge/sameCost';
 import type { Instead, Why } from '@/core/questions/whyThis';
 import { type Units } from '@/formats/measures';
 import { movedText } from '@/formats/sentences';
@@ -37,12 +38,14 @@ export function WhyTable({ list, units }: { list: readonly Why[]; units: Units }
 }
 
 function instead(i: Instead | null, units: Units): ReactNode {
-  if (!i) return <span className="text-ink-3">you own none</span>;
+  if (!i) return <span className="text-ink-3">you own none that fits</span>;
   const points =
-    Math.abs(i.adds) < 0.005 ? 'no difference' : `${i.adds > 0 ? '+' : '−'}${Math.abs(i.adds).toFixed(2)} points`;
+    Math.abs(i.adds) < SAME_POINTS
+      ? 'hardly any difference'
+      : `${i.adds > 0 ? '+' : '−'}${Math.abs(i.adds).toFixed(2)} points`;
   return (
     <>
-      {i.name}: <b className={i.adds < -0.005 ? 'text-act' : ''}>{points}</b>
+      {i.name}: <b className={i.adds <= -SAME_POINTS ? 'text-act' : ''}>{points}</b>
       <span className="block text-[12px] text-ink-2">{movedText(i.moves, units)}</span>
     </>
   );
