@@ -54,6 +54,8 @@ export const WORN = [TORSO, HANDS, HEAD, LEGS, FEET] as const;
 export const ALL = [...WORN, GOING] as const;
 /** A first dressing of a kit, and a fresh one while cues are placed. */
 const FIRST_BEAM = { width: 1, passes: 1, free: WORN } as const;
+/** What is shown at once: torso alone, with the jacket at stops. */
+const AT_ONCE_BEAM = { width: 1, passes: 1, free: [TORSO] } as const;
 const FRESH_BEAM = { width: 3, passes: 2, free: WORN } as const;
 
 /** What a descent ended with, by names alone: so it can be handed to a search in another worker. */
@@ -99,9 +101,13 @@ export class Descent {
     this.longer = clamp(1 + EACH_HOUR * (timeline.endS / 3600 - LONG_H), 1, LONGEST);
   }
 
+  /** Tells a plan that can be used at once, before anything is chosen: what balances the mean of the day, its torso dressed phase by phase. */
+  tellAtOnce(): void {
+    this.tell(0.02, 'Dressing for a start', this.dressed(this.balanced(), AT_ONCE_BEAM).plan());
+  }
+
   /** From layers in balance with the air and the effort of the way. */
   fromBalance(): PathRun {
-    this.tell(0.02, 'Dressing for a start');
     const start = this.dressed(this.balanced());
     this.tell(0.05, 'Choosing layers', start.plan());
     return this.descend(start);
@@ -161,9 +167,9 @@ export class Descent {
   }
 
   /** A kit dressed phase by phase. */
-  private dressed(kit: Kit): PathRun {
+  private dressed(kit: Kit, beam: Parameters<PathRun['beam']>[1] = FIRST_BEAM): PathRun {
     const run = new PathRun(this.course, kit, this.coarseS);
-    run.take(run.beam(plainDress(run.ways), FIRST_BEAM));
+    run.take(run.beam(plainDress(run.ways), beam));
     return run;
   }
 

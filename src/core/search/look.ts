@@ -76,6 +76,8 @@ export class Look {
 
   /** The first usable plan, and what a descent from it finds. @returns what that costs, points */
   begin(): number {
+    this.descent.tellAtOnce();
+    // What is shown at once is none of the search's budget.
     this.course.goOnAfter(NOTHING, NOTHING);
     this.first = this.descent.fromBalance();
     this.held = this.course.work;

@@ -134,6 +134,22 @@ test('progress is about as far as the work is, also where nobody knows how long 
   }
 });
 
+test('the first plan told is there after a hundredth of the work, dressed, with the jacket on at the stop', () => {
+  const request = skiTour(-12, 21);
+  const seen: { plan: Plan; steps: number }[] = [];
+  const before = work.steps;
+  makePlan(request, (_done, _says, plan) => (plan ? seen.push({ plan, steps: work.steps - before }) > 0 : true));
+  const [{ plan: first, steps }] = seen;
+  expect(steps / (work.steps - before)).toBeLessThan(0.01);
+  const byId = new Map(request.closet.map((g) => [g.id, g]));
+  const worn = first.worn.map((id) => byId.get(id)!);
+  for (const group of ['torso', 'legs', 'feet'] as const) expect(worn.some((g) => g.group === group)).toBe(true);
+  const jacket = first.cues.find((c) =>
+    c.actions.some((a) => a.do === 'putOn' && byId.get(a.garment)!.role === 'warm'),
+  );
+  expect(jacket).toBeDefined();
+});
+
 test('a search told to stop ends early with a usable plan', () => {
   let calls = 0;
   const quick = makePlan(
