@@ -29,8 +29,9 @@ export const isOutdoorWear = (g: Garment): boolean =>
 /** Layers over the base of the torso, but for a jacket for stops. */
 export const isOuterLayer = (g: Garment): boolean =>
   g.group === 'torso' && (g.role === 'mid' || g.role === 'shell' || g.role === 'storm');
-/** Trousers with fill for stops, and what of the legs lies next to the skin. */
+/** Trousers with fill, for stops. */
 export const isOverTrousers = (g: Garment): boolean => g.group === 'legs' && isStandby(g);
+/** What of the legs lies next to the skin. */
 export const isLegBase = (g: Garment): boolean => g.group === 'legs' && g.role === 'base';
 
 /** Long underwear lies further in than tights do, which are worn alone (places of the catalogue). */

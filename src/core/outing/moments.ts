@@ -86,11 +86,12 @@ export function phases(timeline: Timeline): Phase[] {
 
 /** To the half minute, but not before one stands, nor after one went on: nobody bares the face for the hut on the last of the descent. */
 function toHalfMinute(timeline: Timeline, { atS, leg }: Pick<Mark, 'atS' | 'leg'>): number {
-  if (Math.abs(atS - timeline.legStartS[leg]) > 1) return Math.round(atS / BESIDE) * BESIDE;
+  const halves = atS / BESIDE;
   const stops = isStop(timeline.legs[leg]);
   const stopped = leg > 0 && isStop(timeline.legs[leg - 1]);
-  if (stops === stopped) return Math.round(atS / BESIDE) * BESIDE;
-  return (stops ? Math.ceil(atS / BESIDE - ALMOST) : Math.floor(atS / BESIDE + ALMOST)) * BESIDE;
+  const within = stops === stopped || Math.abs(atS - timeline.legStartS[leg]) > 1;
+  if (within) return Math.round(halves) * BESIDE;
+  return (stops ? Math.ceil(halves - ALMOST) : Math.floor(halves + ALMOST)) * BESIDE;
 }
 /** Leg times are sums, and a second is nothing: so much of half a minute counts as none. */
 const ALMOST = 1 / 30;

@@ -31,9 +31,9 @@ export interface Why {
 /** The next warmer and the next cooler piece of the same kind that is owned, not along, and can be worn in its place. */
 function neighbours(
   g: Garment,
-  { closet, sport, plan, timeline, person }: Question,
+  { closet, sport, plan }: Question,
+  possible: (from: Plan, to: Plan) => boolean,
 ): Record<Instead['direction'], Garment | undefined> {
-  const possible = staysPossible(timeline, person, new Map(closet.map((o) => [o.id, o])));
   const kind = closet.filter(
     (o) =>
       o.group === g.group &&
@@ -57,7 +57,8 @@ function neighbours(
 
 /** For each piece worn or carried: the plan run again with the next warmer and the next cooler of its kind from the closet. */
 export function whyThis(r: Question): Why[] {
-  const { closet, plan } = r;
+  const { closet, plan, timeline, person } = r;
+  const possible = staysPossible(timeline, person, new Map(closet.map((o) => [o.id, o])));
   const run = (p: Plan): Scored => runPlan(r, p);
   const now = run(plan);
   const instead = (from: Garment, to: Garment | undefined, direction: Instead['direction']): Instead | null => {
@@ -66,7 +67,7 @@ export function whyThis(r: Question): Why[] {
     return { garment: to.id, name: to.name, direction, adds: then.total - now.total, moves: mostMoved(now, then) };
   };
   return alongOf(closet, plan).map((g) => {
-    const { warmer, cooler } = neighbours(g, r);
+    const { warmer, cooler } = neighbours(g, r, possible);
     return {
       garment: g.id,
       name: g.name,

@@ -7,6 +7,7 @@ import {
   withoutCotton,
 } from '@/core/clothing/purpose';
 import { CATALOGUE } from '@/core/clothing/catalogue';
+import { garmentArrays } from '@/core/clothing/garmentArrays';
 import { staysWearable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { garmentsOf } from '#tests/support/outings';
@@ -50,6 +51,9 @@ test('coats are shells and jackets of the torso and what goes over trousers', ()
   const off = idsWhere(isOutdoorWear);
   for (const id of [...coats, 'shell-mitts', 'liner-gloves', 'goggles', 'nose-strip']) expect(off).toContain(id);
   for (const id of ['grid-fleece', 'wind-trousers', 'warm-hat', 'hand-warmers']) expect(off).not.toContain(id);
+  // A coat bothers in full there, what is small a fifth of that, the rest not.
+  const bothers = garmentArrays(garmentsOf('storm-shell', 'liner-gloves', 'goggles', 'warm-hat')).coat;
+  expect(Array.from(bothers)).toEqual([1, 0.2, 0.2, 0]);
 });
 
 test('a plan cannot be worn that puts padded mitts over padded gloves or glasses under goggles; liners and shells go under and over', () => {

@@ -1,4 +1,4 @@
-import { askedAt } from '@/core/outing/moments';
+import { askedAt, phases } from '@/core/outing/moments';
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { followable, operationsAt, staysPossible, staysWearable } from '@/core/kit/followable';
@@ -138,4 +138,17 @@ test('nothing is proposed or borrowed that nobody could put over ten layers', ()
   expect(staysWearable(new Map(CATALOGUE.map((g) => [g.id, g])))(proposal!.plan)).toBe(true);
   const owned = question.closet.filter((g) => plan.worn.includes(g.id));
   expect(wouldBeSafe({ ...question, closet: owned, more: CATALOGUE }).length).toBeGreaterThan(0);
+});
+
+test('a moment is planned to the half minute, on arrival never before one stands and on leaving never after one went on', () => {
+  const moments = (minutes: number) => {
+    const going = aLeg({ minutes, effort: { by: 'metabolic', value: 600 } });
+    const stop = aLeg({ name: 'Top', sport: 'stand', minutes, effort: { by: 'usual' } });
+    const list = phases(dayOf([going, stop, going]));
+    return ['on arrival, Top', 'leaving, '].map((w) => list.find((m) => m.where.startsWith(w))!.startS);
+  };
+  // 610 s and 1220 s; 625 s and 1250 s; and whole half minutes, which stay.
+  expect(moments(610 / 60)).toEqual([630, 1200]);
+  expect(moments(625 / 60)).toEqual([630, 1230]);
+  expect(moments(10)).toEqual([600, 1200]);
 });

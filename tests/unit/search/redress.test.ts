@@ -8,6 +8,7 @@ import { candidates } from '@/core/search/candidates';
 import { Course } from '@/core/search/course';
 import { redress } from '@/core/search/redress';
 import { sweep } from '@/core/search/sweep';
+import type { Timeline } from '@/core/outing/timeline';
 import { phases } from '@/core/outing/moments';
 import { forWornJackets } from '@/core/search/triedFirst';
 import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
@@ -203,4 +204,10 @@ test('a jacket that goes on at a halt for the way on gives way to a layer that i
   expect(carried.cues).toEqual([{ atS: halt, actions: [{ do: 'putOn', garment: 'grid-fleece' }] }]);
   expect([carried, left].map((p) => isAlong(p, jacket))).toEqual([true, false]);
   expect(left.cues).toEqual(carried.cues);
+  // On the last six minutes to a stop a jacket may be worn, and stays; on a longer way not.
+  const lastWay = (minutes: number) =>
+    dayOf([leg(40), { ...leg(minutes), name: 'Last' }, aLeg({ name: 'Top', sport: 'stand', minutes: 10 })], -6, 4);
+  const onLast = (t: Timeline) => [...forWornJackets(plan(2400, t.endS - 600), parts, t)].length;
+  expect(onLast(lastWay(6))).toBe(0);
+  expect(onLast(lastWay(7))).toBeGreaterThan(0);
 });

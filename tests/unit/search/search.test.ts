@@ -4,6 +4,7 @@ import { CATALOGUE } from '@/core/clothing/catalogue';
 import { shareAbove } from '@/core/quantity/shareAbove';
 import { EXTREME } from '@/core/judge/extremes';
 import { timelineOf } from '@/core/outing/outing';
+import type { Timeline } from '@/core/outing/timeline';
 import { balancedKit, candidates, dryPartKit, firstKit, goesOver, otherKit } from '@/core/search/candidates';
 import { Course } from '@/core/search/course';
 import { withWay, type Dress } from '@/core/search/dress';
@@ -411,18 +412,33 @@ test('at the end legs and torso change together where neither helps alone: warm 
   }
 });
 
+const HIKING = garmentsOf(
+  'thin-merino-base',
+  'wind-shell',
+  'down-puffy',
+  'briefs',
+  'brushed-tights',
+  'wool-socks',
+  'winter-boots',
+  'thin-cap',
+  'wind-gloves',
+);
+
+/** The last stages of a search that is asked about a hike in all that is owned. */
+function hiking(timeline: Timeline): Finishing {
+  const course = new Course(AVERAGE_PERSON, timeline, undefined, undefined);
+  return {
+    request: { person: AVERAGE_PERSON, closet: HIKING, timeline, sport: 'hike' },
+    weights: course.weights,
+    course,
+    order: new Map(),
+    stepS: 60,
+    mostCues: 12,
+    beat: () => true,
+  };
+}
+
 test('a cue that is worth next to nothing is left out at the end, one that matters stays', () => {
-  const closet = garmentsOf(
-    'thin-merino-base',
-    'wind-shell',
-    'down-puffy',
-    'briefs',
-    'brushed-tights',
-    'wool-socks',
-    'winter-boots',
-    'thin-cap',
-    'wind-gloves',
-  );
   const timeline = dayOf(
     [
       aLeg({ sport: 'hike', minutes: 40, effort: { by: 'metabolic', value: 520 } }),
@@ -431,70 +447,38 @@ test('a cue that is worth next to nothing is left out at the end, one that matte
     -8,
     4,
   );
-  const request = { person: AVERAGE_PERSON, closet, timeline, sport: 'hike' as const };
-  const course = new Course(AVERAGE_PERSON, timeline, undefined, undefined);
-  const { weights } = course;
-  const finishing: Finishing = {
-    request,
-    weights,
-    course,
-    order: new Map(),
-    stepS: 60,
-    mostCues: 12,
-    beat: () => true,
-  };
+  const finishing = hiking(timeline);
   const jacket = { atS: 2400, actions: [{ do: 'putOn' as const, garment: 'down-puffy' }] };
   const idle = {
     atS: 2100,
     actions: [{ do: 'set' as const, garment: 'wind-shell', opening: 'sleeves', setting: 0.1 }],
   };
-  const along = closet.map((g) => g.id).filter((id) => id !== 'down-puffy');
+  const along = HIKING.map((g) => g.id).filter((id) => id !== 'down-puffy');
   const plan: Plan = { worn: along, carried: ['down-puffy'], openings: {}, cues: [idle, jacket] };
   const settled = settle(plan, finishing);
   expect(settled.cues.map((c) => c.atS)).toEqual([2400]);
   // A plan adapted to the day keeps its pieces, but for a small one that is of no use; whatever is worth something stays.
   const sunGlasses = garmentsOf('sun-glasses')[0];
-  const more = { ...finishing, request: { ...request, closet: [...closet, sunGlasses] } };
+  const more = { ...finishing, request: { ...finishing.request, closet: [...HIKING, sunGlasses] } };
   const kept = settle({ ...plan, carried: ['down-puffy', 'sun-glasses'] }, more, 'cues');
-  expect(alongOf(more.request.closet, kept).map((g) => g.id)).toEqual(closet.map((g) => g.id));
+  expect(alongOf(more.request.closet, kept).map((g) => g.id)).toEqual(HIKING.map((g) => g.id));
 });
 
 test('gloves that come off in a hut are worth less than a cue to remember, and stay in the plan: nobody has to remember that', () => {
-  const closet = garmentsOf(
-    'thin-merino-base',
-    'wind-shell',
-    'down-puffy',
-    'briefs',
-    'brushed-tights',
-    'wool-socks',
-    'winter-boots',
-    'thin-cap',
-    'wind-gloves',
-  );
   const going = aLeg({ sport: 'hike', minutes: 40, effort: { by: 'metabolic', value: 520 } });
   const warm = { airC: 19, humidity: 0.4, wind: 0, windAtBody: false, sunWm2: 0 };
   const hut = aLeg({ sport: 'hut', minutes: 45, effort: { by: 'usual' }, air: warm });
   const timeline = dayOf([going, hut, going], 2, 2);
-  const request = { person: AVERAGE_PERSON, closet, timeline, sport: 'hike' as const };
-  const course = new Course(AVERAGE_PERSON, timeline, undefined, undefined);
-  const finishing: Finishing = {
-    request,
-    weights: course.weights,
-    course,
-    order: new Map(),
-    stepS: 60,
-    mostCues: 12,
-    beat: () => true,
-  };
+  const finishing = hiking(timeline);
   const gloves = (atS: number, does: 'takeOff' | 'putOn') => ({ atS, actions: [{ do: does, garment: 'wind-gloves' }] });
   const out = timeline.legStartS[2] - 180;
   const plan: Plan = {
-    worn: closet.map((g) => g.id).filter((id) => id !== 'down-puffy'),
+    worn: HIKING.map((g) => g.id).filter((id) => id !== 'down-puffy'),
     carried: ['down-puffy'],
     openings: {},
     cues: [gloves(2400, 'takeOff'), gloves(out, 'putOn')],
   };
-  const cost = (p: Plan) => scorePlan(AVERAGE_PERSON, closet, timeline, p).total;
+  const cost = (p: Plan) => scorePlan(AVERAGE_PERSON, HIKING, timeline, p).total;
   expect(cost({ ...plan, cues: [] }) - cost(plan)).toBeWithin(0, 0.1);
   expect(settle(plan, finishing, 'cues').cues.map((c) => c.atS)).toEqual([2400, out]);
 });
