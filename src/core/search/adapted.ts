@@ -8,19 +8,21 @@ import { pacesIn } from './course';
 import type { Finishing } from './finishing';
 import type { Found } from './look';
 import type { PlanRequest } from './planRequest';
+import { nearTo } from './nearTo';
 import { polish } from './polish';
 import { settle } from './settle';
 
 /**
  * What was found for the nearest even day, adapted to the day that was asked about: by changes that are worth it to somebody, so that a little more wind
- * asks for the same pieces. @param f with `adapts`
+ * asks for the same pieces; those that turn out not to be worth it once all are made are taken back. @param f with `adapts`
  */
 export function adapted(found: Found, candidates: Candidates, f: Finishing): Found {
   const here = followedOn(f.request);
   const others = found.others.map(here);
-  const { plan } = polish(here(found.plan), candidates, { ...f, others });
+  const even = here(found.plan);
+  const { plan } = polish(even, candidates, { ...f, others });
   const curve = found.curve.map((p) => ({ ...p, plan: here(p.plan) }));
-  return { plan: settle(plan, f, 'cues'), curve, others };
+  return { plan: settle(nearTo(plan, even, f), f, 'cues'), curve, others };
 }
 
 /** Leaves out what nobody carries out on the day itself, though they would on a day of other effort: a cue that asks for too much, a pace too hard. */

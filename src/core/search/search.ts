@@ -14,6 +14,8 @@ import { askedOf, DEAR, FEW, finishingOf, POLISH_STEP_S, type Finishing } from '
 import { Look, type Found } from './look';
 import type { Planned, PlanRequest, Progress } from './planRequest';
 import { mayFollow } from './mayFollow';
+import { nearTo } from './nearTo';
+import { settle } from './settle';
 
 /** What a look at the day itself finds must be cheaper by such a share: what suits the even day is the steadier answer. */
 const CHEAPER = 0.03;
@@ -134,8 +136,8 @@ export class Search {
     const { fitted } = this;
     if (!fitted) throw new Error('this search has not ended');
     const { descent } = fitted;
-    const found = alone && alone.cost < (1 - CHEAPER) * fitted.cost ? alone : fitted;
     const finishing = finishingOf(descent);
+    const found = alone && alone.cost < (1 - CHEAPER) * fitted.cost ? nearer(alone, fitted, finishing) : fitted;
     descent.tell(0.96, 'Missing each cue once');
     const { plan, scored, cues } = missed(withProposed(found.plan, finishing), finishing);
     const curve = curveInFull(found.curve, plan, {
@@ -149,6 +151,12 @@ export class Search {
     return { plan, scored, safe: isSafe(scored.findings), cues, mustNotMiss: mustNotMiss(cues), curve, simulations };
   }
 }
+
+/** What a look at the day itself found, as near to what suits the even day as nobody could tell. */
+const nearer = (alone: Found, fitted: Found, f: Finishing): Found => ({
+  ...alone,
+  plan: settle(nearTo(alone.plan, fitted.plan, f), f, 'cues'),
+});
 
 /** The most proposals that are taken at the very end. */
 const LAST_PROPOSED = 8;

@@ -5,6 +5,7 @@ import { WinterCues } from '@/ui/WinterCues';
 import { useMemo, useState } from 'react';
 import type { Garment } from '@/core/clothing/garment';
 import { safetyList } from '@/core/questions/safetyList';
+import { bagOf, raceOf } from '@/core/kit/raceBag';
 import { goneNow, meantNow } from '@/core/underway/gone';
 import { OLD_FORECAST_H, plannedStartMs } from '@/core/underway/pack';
 import { AIR_STEPS, FALL_STEPS, isAsSaid, WIND_STEPS, type Sky } from '@/core/underway/taps';
@@ -63,6 +64,7 @@ export function DoorScreen({ o, units }: { o: Out; units: Units }) {
   ];
   const wornTicked = rows.filter((r) => out.ticked.has(r.name)).length;
   const packTicked = packed.filter((p) => out.ticked.has(p.key)).length;
+  const bag = of([...bagOf(out.plan, raceOf(timeline, person))]);
   const problem = startProblem(o);
 
   const undo = (...ids: (string | null)[]) => ids.forEach((id) => id && o.undo(id));
@@ -185,6 +187,11 @@ export function DoorScreen({ o, units }: { o: Out; units: Units }) {
             />
           ))}
         </div>
+        {bag.length > 0 && (
+          <p className="mt-1 text-[1.05rem]">
+            <b>Hand in at the start, for the finish:</b> {bag.map((g) => g.name).join(', ')}
+          </p>
+        )}
         <WinterCues says={own} className="mt-2 space-y-1 text-[1.05rem]" />
         <Big
           size="small"

@@ -1,0 +1,57 @@
+import type { Garment } from '@/core/clothing/garment';
+import { alarmsIn } from '@/core/judge/findings';
+import { SAME_POINTS } from '@/core/judge/sameCost';
+import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
+import type { Plan } from '@/core/kit/plan';
+import { clamp } from '@/core/quantity/range';
+import { runPlan } from '@/core/questions/question';
+import { Trials } from '@/core/questions/trials';
+import { askedOf, POLISH_STEP_S, type Finishing } from './finishing';
+import { mayFollow } from './mayFollow';
+import { mixes } from './mixes';
+
+/** What being nearer to another plan may cost: a share of the whole, so many points at least, and `SAME_POINTS` at most. */
+const NEARER = { share: 0.015, atLeast: 0.01 } as const;
+
+/** Clothes of which nobody carries one more for the sake of likeness. */
+const LAYERS: ReadonlySet<Garment['group']> = new Set(['torso', 'legs']);
+
+/**
+ * Among plans that nobody could tell apart from one, the one nearest to another, which suits the nearest even day: whole parts of the body as that one
+ * has them, then piece by piece. A change that paid before a better one was made, and hardly pays after it, is so taken back, and days
+ * near one another keep the same pieces. No layer more is taken along; small things of no use are left out afterwards (`settle`). @returns a plan with no alarm more
+ */
+export function nearTo(plan: Plan, other: Plan, f: Finishing): Plan {
+  const { closet } = f.request;
+  const asked = askedOf(f);
+  const run = (p: Plan) => runPlan({ ...asked, plan: p }, p, { stepS: POLISH_STEP_S });
+  const before = run(plan);
+  const more = clamp(NEARER.share * before.total, NEARER.atLeast, SAME_POINTS);
+  const alarms = alarmsIn(before.findings).length;
+  const may = mayFollow(f);
+  const trials = new Trials(asked, f.stepS);
+  trials.hold(plan);
+  const isSame = (next: Plan): boolean => {
+    if (!f.beat() || !may(plan, next) || !trials.maySave(next, -more)) return false;
+    const then = run(next);
+    return then.total <= before.total + more && alarmsIn(then.findings).length <= alarms;
+  };
+  const apart = (p: Plan): number => closet.filter((g) => isAlong(p, g.id) !== isAlong(other, g.id)).length;
+  const layers = (p: Plan): number => alongOf(closet, p).filter((g) => LAYERS.has(g.group)).length;
+  const nearer = [other, ...Array.from(mixes(plan, other, closet), (m) => m.plan)]
+    .map((p) => ({ p, apart: apart(p) }))
+    .filter((m) => m.apart < apart(plan) && layers(m.p) <= layers(plan))
+    .sort((a, b) => a.apart - b.apart);
+  const different = new Map(nearer.map(({ p }) => [JSON.stringify(p), p]));
+  let near = [...different.values()].find(isSame) ?? plan;
+  for (const g of alongOf(closet, other)) {
+    if (isAlong(near, g.id)) continue;
+    const instead = alongOf(closet, near).filter((o) => o.group === g.group && !isAlong(other, o.id));
+    near = instead.map((o) => swapGarment(near, o.id, g)).find(isSame) ?? near;
+  }
+  for (const g of alongOf(closet, near)) {
+    const without = leaveGarment(near, g.id);
+    if (!isAlong(other, g.id) && isSame(without)) near = without;
+  }
+  return near;
+}

@@ -1,0 +1,75 @@
+import { AVERAGE_PERSON } from '@/core/body/person';
+import { scorePlan } from '@/core/judge/scorePlan';
+import { alongOf, leaveGarment, swapGarment } from '@/core/kit/edit';
+import type { Plan } from '@/core/kit/plan';
+import { Course } from '@/core/search/course';
+import type { Finishing } from '@/core/search/finishing';
+import { nearTo } from '@/core/search/nearTo';
+import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
+
+const BASES = ['thin-synthetic-base', 'synthetic-tee', 'thin-merino-base', 'midweight-merino-base', 'mesh-base'];
+const CLOSET = garmentsOf(
+  ...BASES,
+  'wind-shell',
+  'down-puffy',
+  'briefs',
+  'brushed-tights',
+  'wool-socks',
+  'winter-boots',
+  'thin-cap',
+  'wind-gloves',
+  'liner-gloves',
+  'sun-glasses',
+);
+const named = (id: string) => CLOSET.find((g) => g.id === id)!;
+const timeline = dayOf([aLeg({ sport: 'hike', minutes: 50, effort: { by: 'metabolic', value: 520 } })], -6, 4);
+const course = new Course(AVERAGE_PERSON, timeline, undefined, undefined);
+const f: Finishing = {
+  request: { person: AVERAGE_PERSON, closet: CLOSET, timeline, sport: 'hike' },
+  weights: course.weights,
+  course,
+  order: new Map(),
+  stepS: 60,
+  mostCues: 12,
+  beat: () => true,
+};
+const cost = (plan: Plan): number => scorePlan(AVERAGE_PERSON, alongOf(CLOSET, plan), timeline, plan).total;
+const along = (plan: Plan): string[] => alongOf(CLOSET, plan).map((g) => g.id);
+const wearing = (base: string): Plan => ({
+  worn: [base, 'wind-shell', 'briefs', 'brushed-tights', 'wool-socks', 'winter-boots', 'thin-cap', 'wind-gloves'],
+  carried: [],
+  openings: {},
+  cues: [],
+});
+const pairs = BASES.flatMap((a) => BASES.filter((b) => b !== a).map((b) => [wearing(a), wearing(b)] as const));
+
+test('a piece gives way to that of the other plan where nobody could tell them apart, and only there', () => {
+  const took = pairs.map(([plan, other]) => ({
+    more: cost(other) - cost(plan),
+    taken: along(nearTo(plan, other, f)).join() === along(other).join(),
+  }));
+  const same = took.filter((t) => t.more < 0.009);
+  const apart = took.filter((t) => t.more > 0.031);
+  expect(same.length).toBeGreaterThan(3);
+  expect(apart.length).toBeGreaterThan(3);
+  expect(same.every((t) => t.taken)).toBe(true);
+  expect(apart.some((t) => t.taken)).toBe(false);
+});
+
+test('where the whole of the other plan is too dear, its parts that are not are still taken', () => {
+  const [plan, swapped] = pairs.find(([a, b]) => cost(b) - cost(a) < 0.008)!;
+  const other = swapGarment(swapped, 'wind-gloves', named('liner-gloves'));
+  expect(cost(other) - cost(swapped)).toBeGreaterThan(0.035);
+  expect(along(nearTo(plan, other, f))).toEqual(along(swapped));
+});
+
+test('what only one of both has is left at home where it is of no use, and kept where it is needed', () => {
+  const plan = wearing('thin-merino-base');
+  const more: Plan = { ...plan, carried: ['sun-glasses'] };
+  expect(along(nearTo(more, plan, f))).toEqual(along(plan));
+  // Without gloves one's hands are cold: they stay, though the other plan has none.
+  expect(along(nearTo(plan, leaveGarment(plan, 'wind-gloves'), f))).toEqual(along(plan));
+  // Nobody carries a jacket because the other plan has one.
+  const jacket: Plan = { ...plan, carried: ['down-puffy'] };
+  expect(along(nearTo(plan, jacket, f))).toEqual(along(plan));
+});
