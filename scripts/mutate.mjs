@@ -1,4 +1,4 @@
-// `npm run mutate [seconds] [part of a path]`: small wrong changes to the judge, the simulator and the questions, one at a time in
+// `npm run mutate [seconds] [part of a path]`: small wrong changes to the core, one at a time in
 // a copy of the project; each should make a test fail. Prints a JSON line for each that lived and one for the whole, also when it
 // is stopped. Bounded in time; the same choice every run.
 import { spawn } from 'node:child_process';
@@ -19,9 +19,16 @@ const ROOMS = {
   ],
   'src/core/simulate': [['tests/unit/simulate'], ['tests/reference', 'tests/unit/judge'], ['tests/unit/questions']],
   'src/core/questions': [['tests/unit/questions']],
+  'src/core/atmosphere': [['tests/reference'], ['tests/unit/effort', 'tests/unit/outing']],
+  'src/core/body': [['tests/reference'], ['tests/unit/simulate', 'tests/unit/judge']],
+  'src/core/clothing': [['tests/unit/clothing'], ['tests/reference', 'tests/unit/simulate']],
+  'src/core/effort': [['tests/unit/effort'], ['tests/reference', 'tests/unit/outing']],
+  'src/core/kit': [['tests/unit/kit'], ['tests/unit/judge', 'tests/unit/questions']],
+  'src/core/moisture': [['tests/reference'], ['tests/unit/simulate', 'tests/unit/judge']],
+  'src/core/outing': [['tests/unit/outing'], ['tests/unit/judge', 'tests/unit/questions']],
 };
-/** Plans whole outings; its turn comes last. */
-const SLOW = ['tests/unit/questions/reasons.test.ts'];
+/** These plan whole outings: their turn comes last, or not at all. */
+const SLOW = ['tests/unit/questions/reasons.test.ts', 'tests/unit/search'];
 /** Runs code so that the engine compiles it well: its numbers are of no consequence. */
 const SPARED = ['rehearse.ts'];
 const BUDGET_S = Number(process.argv[2] ?? 1200);
@@ -111,11 +118,16 @@ const testFiles = (path) =>
         .filter((n) => n.endsWith('.test.ts'))
         .map((n) => join(path, n));
 
+/** Every test that runs quickly, whatever room it stands in. */
+const QUICK = ['tests/reference', ...readdirSync(join(ROOT, 'tests/unit')).map((n) => join('tests/unit', n))]
+  .flatMap(testFiles)
+  .filter((t) => !SLOW.some((slow) => t.startsWith(slow)));
+
 /** The tests of a file in stages: those that import it by name, then the quick ones of its room, then the rest. */
 function stagesOf(file) {
   const module = `@/${file.slice('src/'.length, -'.ts'.length)}'`;
   const all = ROOMS[dirname(file)].map((stage) => stage.flatMap(testFiles));
-  const direct = all.flat().filter((t) => readFileSync(join(ROOT, t), 'utf8').includes(module) && !SLOW.includes(t));
+  const direct = QUICK.filter((t) => readFileSync(join(ROOT, t), 'utf8').includes(module));
   const rest = all.map((stage) => stage.filter((t) => !direct.includes(t)));
   return [direct, ...rest].filter((stage) => stage.length > 0);
 }

@@ -1,7 +1,7 @@
-import { followable, staysWearable } from '@/core/kit/followable';
-import type { Plan } from '@/core/kit/plan';
+import { followable, isRace, staysWearable } from '@/core/kit/followable';
+import type { Cue, Plan } from '@/core/kit/plan';
 import { tidy } from '@/core/kit/replay';
-import { phases } from '@/core/outing/moments';
+import { askedAt, phases } from '@/core/outing/moments';
 import { dropCue } from '@/core/questions/missedCues';
 import type { Candidates } from './candidates';
 import { pacesIn } from './course';
@@ -25,20 +25,21 @@ export function adapted(found: Found, candidates: Candidates, f: Finishing): Fou
   return { plan: settle(nearTo(plan, even, f), f, 'cues'), curve, others };
 }
 
-/** Leaves out what nobody carries out on the day itself, though they would on a day of other effort: a cue that asks for too much, a pace too hard. */
+/** Leaves out what nobody carries out on the day itself, though they would on a day of other effort: a cue that asks for too much, a pace too hard, an easier one in a race. */
 export function followedOn({ timeline, person, closet }: PlanRequest): (plan: Plan) => Plan {
   const byId = new Map(closet.map((g) => [g.id, g]));
   const follows = followable(timeline, person, byId);
   const wearable = staysWearable(byId);
   const moments = phases(timeline);
-  const hurries = (atS: number, untilS: number) =>
-    moments.some(
-      (m, i) => m.startS < untilS - 1 && m.endS > atS + 1 && !pacesIn(timeline, person, m, moments[i + 1]).brisk,
-    );
+  const goes = ({ atS, pace }: Cue) =>
+    pace !== undefined &&
+    moments.every((m, i) => {
+      if (m.startS >= pace.untilS - 1 || m.endS <= atS + 1) return true;
+      if (pace.share <= 1) return !isRace(person, askedAt(timeline, m.startS + 1));
+      return pacesIn(timeline, person, m, moments[i + 1]).brisk;
+    });
   return (plan) => {
-    const cues = plan.cues.map(({ pace, ...cue }) =>
-      pace && (pace.share <= 1 || !hurries(cue.atS, pace.untilS)) ? { ...cue, pace } : cue,
-    );
+    const cues = plan.cues.map(({ pace, ...cue }) => (goes({ ...cue, pace }) ? { ...cue, pace } : cue));
     let left = tidy({ ...plan, cues });
     for (let i = left.cues.length - 1; i >= 0; i--) {
       const without = dropCue(left, i);

@@ -9,7 +9,7 @@ import { isUnderRoof } from '@/core/outing/leg';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { within } from '@/core/quantity/range';
 import { applyPace } from '@/core/kit/applyPace';
-import { operationsAt, type Hands } from '@/core/kit/followable';
+import { isRace, operationsAt, type Hands } from '@/core/kit/followable';
 import type { Habits } from './candidates';
 import { mergeStretches } from '@/core/outing/mergeStretches';
 import { MOST_WAITING } from './wishes';
@@ -201,8 +201,8 @@ export function pacesIn(
   const paced = SPORT[leg.sport].going === 'own effort' && !leg.noStopping;
   const most = maximalMetabolicRate(person.vo2maxMl, person.massKg);
   return {
-    // Whoever rolls downhill cannot go easier.
-    easy: paced && s.metabolicW > EASES_W,
+    // Whoever rolls downhill cannot go easier, and nobody does in a race for the sake of their clothes.
+    easy: paced && s.metabolicW > EASES_W && !isRace(person, askedAt(timeline, phase.startS + 1)),
     // Nobody presses on into a stop: what is sweated then chills there (common practice, no published source).
     brisk:
       paced && !next?.stop && s.metabolicW < BRISK_SHARE * most && !hurtsAirways(s.metabolicW * BRISK, s.airC, person),

@@ -3,6 +3,7 @@ import {
   isLegBase,
   isOuterLayer,
   isOverTrousers,
+  isStandby,
   isUnderwear,
   suitsSport,
 } from '@/core/clothing/purpose';
@@ -96,6 +97,10 @@ function* asTheyCome(plan: Plan, request: PlanRequest): Generator<Change> {
         warmer: fabricResistance(o),
         edit: (p) => takeGarment(p, o.id, 'worn'),
       });
+  yield* oneForTwo(
+    along.filter(isOuterLayer),
+    closet.filter((o) => (isOuterLayer(o) || (o.group === 'torso' && isStandby(o))) && suits(o)),
+  );
   yield* untilItFalls(plan, along, request.timeline);
   yield* withoutChanging(plan, closet, 'hands');
   yield* atHalts(
@@ -122,8 +127,8 @@ function* asTheyCome(plan: Plan, request: PlanRequest): Generator<Change> {
       };
 }
 /**
- * Another layer of the torso in the place of one, whether that was a middle layer or a shell; and, of two that are along, one other in the
- * place of both, put on and off as one of them was.
+ * Another layer of the torso in the place of one, whether that was a middle layer or a shell; and, of those that are along, one other in the
+ * place of all, put on and off as one of them was.
  */
 export function* anotherLayer(plan: Plan, { closet, sport }: PlanRequest): Generator<Change> {
   const outer = alongOf(closet, plan).filter(isOuterLayer);
@@ -152,6 +157,21 @@ export function* anotherLayer(plan: Plan, { closet, sport }: PlanRequest): Gener
         );
     }
   }
+}
+
+/** From so many layers over the base on two of them may give way to one: two shells over each other warm less than a fleece or a second jacket. */
+const MANY_LAYERS = 4;
+
+function* oneForTwo(outer: readonly Garment[], takes: readonly Garment[]): Generator<Change> {
+  if (outer.length < MANY_LAYERS) return;
+  for (const [a, b] of outer.flatMap((x) => outer.flatMap((y) => (x === y ? [] : [[x, y]]))))
+    for (const o of takes)
+      yield {
+        name: `${o.id} for ${a.id} and ${b.id}`,
+        of: 'torso',
+        warmer: fabricResistance(o) - fabricResistance(a) - fabricResistance(b),
+        edit: (p) => leaveGarment(swapGarment(p, a.id, o), b.id),
+      };
 }
 
 /** What keeps rain off and is worn from the start waits in the pack until something falls, or until the last halt before that. */

@@ -10,14 +10,15 @@ import { isSpare, type Change } from './singleChanges';
 /** Parts of the body that are dressed in several small pieces at once. */
 export const HEAD: readonly Group[] = ['head', 'face', 'eyes'];
 export const HANDS: readonly Group[] = ['hands'];
-const PARTS: readonly (readonly Group[])[] = [HEAD, HANDS];
+const FEET: readonly Group[] = ['feet'];
+const PARTS: readonly (readonly Group[])[] = [HEAD, HANDS, FEET];
 
 /** More ways to dress one of them than these are not tried. */
 const MOST_WAYS = 400;
 
 /**
- * Every way to dress head or hands from the closet, of each kind one piece, or none where one may go without: a balaclava with glasses may be better than a nose strip under a
- * hood, and no single piece leads from one to the other. What waits in the pack, helmets and warmers stay as they are.
+ * Every way to dress head, hands or feet from the closet, of each kind one piece, or none where one may go without: a balaclava with glasses may be better than a nose strip under a
+ * hood, or toe warmers with thin socks than thick socks, which leave them no room, and no single piece leads from one to the other. What waits in the pack stays, and so do helmets, warmers for the hands and what goes over shoes.
  * @param parts groups that are dressed together, each part by itself
  */
 export function* sweep(
@@ -27,7 +28,7 @@ export function* sweep(
 ): Generator<Change> {
   const may = [...closet].sort(byPlace).filter((g) => suitsSport(g, sport) && (barriers || !isBarrierLiner(g)));
   for (const groups of parts) {
-    const pieces = may.filter((g) => groups.includes(g.group) && g.role !== 'heater' && !isHelmet(g));
+    const pieces = may.filter((g) => groups.includes(g.group) && !staysAsItIs(g));
     const kinds = kindsOf(pieces).filter((kind) => !kind.some((g) => plan.carried.includes(g.id)));
     // In a closet with very many of them it would take longer than all else.
     if (kinds.reduce((count, kind) => count * (kind.length + 1), 1) > MOST_WAYS) continue;
@@ -59,7 +60,9 @@ export function* sweep(
   }
 }
 
-const isHelmet = (g: Garment): boolean => g.group === 'head' && g.role === 'over';
+/** Helmets, warmers for the hands, and what goes over shoes. */
+const staysAsItIs = ({ group, role }: Garment): boolean =>
+  group === 'feet' ? role === 'shell' || role === 'over' : role === 'heater' || (group === 'head' && role === 'over');
 
 /** Pieces in groups of which one stands for another. */
 function kindsOf(pieces: readonly Garment[]): Garment[][] {

@@ -2,6 +2,7 @@ import { AVERAGE_PERSON } from '@/core/body/person';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import type { Cue, Plan } from '@/core/kit/plan';
 import { followedOn } from '@/core/search/adapted';
+import { pacesTried } from '@/core/search/cuesChanged';
 import { aLeg, dayOf, SKI_CLOSET } from '#tests/support/outings';
 
 const MOST_W = maximalMetabolicRate(AVERAGE_PERSON.vo2maxMl, AVERAGE_PERSON.massKg);
@@ -41,4 +42,16 @@ test('a harder pace falls away where breathing so hard in that air hurts, with i
   expect(on(day(600))(planned(brisk)).cues).toEqual([brisk]);
   expect(on(day(600, -30))(planned(brisk)).cues).toEqual([]);
   expect(on(day(600, -30))(planned(easy)).cues).toEqual([easy]);
+});
+
+test('nobody goes easier in a race for the sake of their clothes: such a pace falls away at race effort, and is not tried there', () => {
+  const easy: Cue = { atS: 1800, actions: [], pace: { share: 0.75, untilS: 3600 } };
+  expect(on(day(0.69 * MOST_W))(planned(easy)).cues).toEqual([easy]);
+  expect(on(day(0.71 * MOST_W))(planned(easy)).cues).toEqual([]);
+  const easier = (watts: number) =>
+    [...pacesTried(planned(), { person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline: day(watts), sport: 'ski tour' })]
+      .map((c) => c.name)
+      .filter((name) => name.startsWith('easy'));
+  expect(easier(0.69 * MOST_W)).not.toEqual([]);
+  expect(easier(0.71 * MOST_W)).toEqual([]);
 });

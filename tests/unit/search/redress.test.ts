@@ -89,7 +89,7 @@ describe('the same pieces worn otherwise', () => {
   });
 });
 
-describe('all ways to dress head and hands', () => {
+describe('all ways to dress head, hands and feet', () => {
   const request = (closet: Garment[]) => ({
     person: AVERAGE_PERSON,
     closet,
@@ -111,7 +111,7 @@ describe('all ways to dress head and hands', () => {
       'goggles',
     );
     const plan = plain(['mesh-base', ...RIDE, 'wind-gloves', 'hand-warmers', 'nose-strip'], { carried: ['thin-cap'] });
-    const ways = [...sweep(plan, request(closet))].map((c) => c.edit(plan));
+    const ways = [...sweep(plan, request(closet), [['head', 'face', 'eyes'], ['hands']])].map((c) => c.edit(plan));
     const worn = (...ids: string[]) =>
       ways.filter((p) => ids.every((id) => isAlong(p, id)) && !isAlong(p, 'nose-strip')).length;
     // Face: none or the strip; glasses: none, two kinds; gloves: none or two. The caps and hats are one kind with what is carried.
@@ -140,6 +140,18 @@ describe('all ways to dress head and hands', () => {
     expect(two.some((p) => !isAlong(p, 'wind-trousers'))).toBe(true);
     // Who wears none need not begin to.
     expect(ways('thin-tights').some((p) => !isAlong(p, 'briefs') && !isAlong(p, 'wind-briefs'))).toBe(true);
+  });
+
+  test('toe warmers come with every sock there is: thick ones leave them no room; shoes are worn in any case, and what goes over them stays', () => {
+    const closet = garmentsOf('mesh-base', ...RIDE, 'thin-socks', 'toe-warmers', 'overshoes');
+    const plan = plain(['mesh-base', ...RIDE]);
+    const ways = [...sweep(plan, request(closet), [['feet']])].map((c) => c.edit(plan));
+    const has = (p: Plan, ...ids: string[]) => ids.every((id) => isAlong(p, id));
+    for (const sock of ['thick-socks', 'thin-socks'])
+      for (const warm of [true, false])
+        expect(ways.filter((p) => has(p, sock) && has(p, 'toe-warmers') === warm)).toHaveLength(1);
+    expect(ways).toHaveLength(4);
+    expect(ways.every((p) => has(p, 'riding-shoes') && !has(p, 'overshoes'))).toBe(true);
   });
 
   test('four hundred ways are tried, one more is not', () => {

@@ -187,6 +187,23 @@ test('one layer takes the place of another whatever its part, and of two at once
   expect(one).not.toContain('grid-fleece to active-jacket');
 });
 
+test('two of four layers give way to one other, be it a second jacket; two of three do not', () => {
+  const layers = garmentsOf('active-jacket', 'wind-shell', 'storm-shell', 'lined-soft-shell', 'down-puffy');
+  const closet = [...CLOSET.filter((g) => !layers.some((l) => l.id === g.id)), ...layers];
+  const wearing = (...ids: string[]): Plan => ({
+    ...plan,
+    worn: [...ids, ...plan.worn.filter((id) => id !== 'grid-fleece')],
+  });
+  const ways = (p: Plan) =>
+    [...singleChanges(p, asked(day, closet))]
+      .filter((c) => c.name.startsWith('down-puffy for'))
+      .map((c) => c.edit(p).worn.filter((id) => layers.some((g) => g.id === id)));
+  const four = ways(wearing('active-jacket', 'wind-shell', 'storm-shell', 'lined-soft-shell'));
+  expect(four.map((w) => [...w].sort())).toContainEqual(['active-jacket', 'down-puffy', 'lined-soft-shell']);
+  expect(four.every((w) => w.length === 3 && w.includes('down-puffy'))).toBe(true);
+  expect(ways(wearing('active-jacket', 'wind-shell', 'storm-shell'))).toEqual([]);
+});
+
 test('over-trousers are tried with every jacket for the stops at which it is worn, or left where they are along', () => {
   const closet = [...CLOSET, ...garmentsOf('down-puffy')];
   const jackets: Plan = { ...plan, cues: [{ atS: STOP.from, actions: [{ do: 'putOn', garment: 'standby-puffy' }] }] };
