@@ -29,7 +29,7 @@ const RADIATES = 0.725;
  * 0.308 cos(h (1 − h²/48402)) of the surface that radiates, h in degrees (Jendritzky 1990 and VDI 3787-2, from memory).
  */
 const projectedArea = (altitudeDeg: number): number =>
-  RADIATES * 0.308 * cosine((altitudeDeg * (1 - altitudeDeg ** 2 / 48402) * Math.PI) / 180);
+  RADIATES * 0.308 * cosine((altitudeDeg * (1 - (altitudeDeg * altitudeDeg) / 48402) * Math.PI) / 180);
 
 /**
  * Short-wave radiation on an upright clothed person, W per m² of body surface.

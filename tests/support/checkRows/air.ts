@@ -3,6 +3,7 @@ import { airConductivity, pressureAt, waterConductivity } from '@/core/atmospher
 import { radiation } from '@/core/atmosphere/boundaryLayer';
 import { saturationPressure, wetBulb } from '@/core/atmosphere/humidity';
 import { freezingMinutes, windChillC, windChillF } from '@/core/atmosphere/windChill';
+import { haurwitz, onGround } from '#tests/support/clearSky';
 import type { CheckRow } from './row';
 
 /** Minutes until bare skin freezes: the middle of the band of the chart, and half of it. */
@@ -14,6 +15,15 @@ const freezesRow = (airF: number, mph: number, [low, high]: readonly [number, nu
   unit: 'min',
   tolerance: (high - low) / 2,
   absolute: true,
+});
+
+const sunRow = (altitudeDeg: number): CheckRow => ({
+  quantity: `clear sun on level ground, ${altitudeDeg}° high`,
+  source: 'Haurwitz 1945 (m)',
+  theirs: haurwitz(altitudeDeg),
+  ours: onGround(altitudeDeg),
+  unit: 'W/m²',
+  tolerance: 0.15,
 });
 
 export function airRows(): CheckRow[] {
@@ -37,6 +47,7 @@ export function airRows(): CheckRow[] {
       tolerance: 0.5,
       absolute: true,
     },
+    ...[10, 20, 40].map(sunRow),
     freezesRow(0, 25, [10, 30]),
     freezesRow(-20, 25, [5, 10]),
     freezesRow(-35, 40, [0, 5]),

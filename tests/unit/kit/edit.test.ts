@@ -198,3 +198,13 @@ describe('words and prices of changes', () => {
     expect(actionsBetween(from, from)).toEqual([]);
   });
 });
+
+test('an act within two minutes of a cue joins it, one a second farther makes its own; within the first minute it is of the start', () => {
+  const takes: KitAction = { do: 'takeOff', garment: 'base' };
+  const cues = (atS: number) => act(plan, takes, atS).cues.map((c) => c.atS);
+  expect(cues(3600 + 120)).toEqual([600, 3600, 5400]);
+  expect(cues(3600 + 121)).toEqual([600, 3600, 3721, 5400]);
+  expect(act(plan, takes, 59).worn).not.toContain('base');
+  expect(act(plan, takes, 60).worn).toContain('base');
+  expect(cues(60)).toContain(60);
+});

@@ -91,3 +91,10 @@ test('other weather than forecast: as humid, and held to the air that is believe
   expect(inWeather(s, { shelter: 'open' }, { airK: 99, wind: 1, fall: 1 }).airC).toBe(45);
   expect(inWeather(s, { shelter: 'open' }, { airK: -99, wind: 1, fall: 1 }).airC).toBe(-60);
 });
+
+test('in other weather wind, gusts and what falls grow together, and what one standing still feels with them', () => {
+  const [stretch] = day(-8, 4, 0.5).stretches;
+  const s = { ...stretch, wind10: 4, gust: 7, stillWind: 2, precipitationMmH: 1.5 };
+  const more = inWeather(s, { shelter: 'open' }, { airK: 0, wind: 1.5, fall: 2 });
+  expect(more).toMatchObject({ wind10: 6, gust: 10.5, stillWind: 3, precipitationMmH: 3, airC: s.airC });
+});

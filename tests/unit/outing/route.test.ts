@@ -189,3 +189,11 @@ test('a leg by hand: minutes and climb give the slope and speed that effort can 
   // More height than the effort can gain: the steepest way, and what it gives.
   expect(handPace(engine, { ...leg, climbM: 3000 }, 8).slope).toBeCloseTo(0.4, 2);
 });
+
+test('a route of a hundred metres to four hundred kilometres is taken, a shorter or a longer one refused', () => {
+  const metres = (m: number) =>
+    [0, 1, 2].map((i) => ({ lat: 54 + (i * m) / 2 / 111_195, lon: -3, eleM: 200, timeMs: null }));
+  for (const m of [101, 399_000]) expect(buildProfile(metres(m)).eleM.length).toBeGreaterThan(1);
+  expect(() => buildProfile(metres(98))).toThrow('route length');
+  expect(() => buildProfile(metres(401_000))).toThrow('route length');
+});

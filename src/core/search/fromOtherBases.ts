@@ -1,0 +1,35 @@
+import { alongOf, swapGarment } from '@/core/kit/edit';
+import type { Plan } from '@/core/kit/plan';
+import { runPlan } from '@/core/questions/question';
+import type { Candidates } from './candidates';
+import { askedOf, POLISH_STEP_S, type Finishing, type Polished } from './finishing';
+import { polish } from './polish';
+import { redress } from './redress';
+
+/** So many bases are begun from, those that cost least as the rest is worn: with six in place of two dear days come out 1 % cheaper, for three times the work. */
+const BEGUN = 2;
+
+/**
+ * A dear plan begun once more from another base of the closet, and from its own: with the same other pieces, worn as suits it, bettered by single changes
+ * alone, and then in all ways. Much hangs on the base (when layers come off, what legs and head wear), so that no few changes lead from one
+ * hollow to the next. @returns the best it comes to, the plan itself included
+ */
+export function fromOtherBases(plan: Plan, candidates: Candidates, f: Finishing): Plan {
+  const { closet } = f.request;
+  const { course, stepS, mostCues, beat } = f;
+  const cost = (p: Plan): number => runPlan({ ...askedOf(f), plan: p }, p, { stepS: POLISH_STEP_S }).total;
+  const base = alongOf(closet, plan).find((g) => g.group === 'torso' && g.role === 'base');
+  if (!base) return plan;
+  const worn = candidates.bases.map((other) => {
+    const swapped = other === base ? plan : swapGarment(plan, base.id, other);
+    const p = redress(swapped, { course, closet, stepS, maxCues: mostCues, goOn: beat }) ?? swapped;
+    return { p, cost: cost(p) };
+  });
+  const begun = worn.sort((a, b) => a.cost - b.cost).slice(0, BEGUN);
+  const single = begun.map(({ p }) => polish(p, candidates, { ...f, brief: true }).plan);
+  const different = [...new Map(single.map((p) => [JSON.stringify(p), p])).values()];
+  const bettered = different.map((p): Polished => polish(p, candidates, { ...f, adapts: 'in all ways' }));
+  return bettered
+    .map((p) => ({ p: p.plan, cost: cost(p.plan) }))
+    .reduce((a, b) => (b.cost < a.cost ? b : a), { p: plan, cost: cost(plan) }).p;
+}

@@ -1,0 +1,58 @@
+import { AVERAGE_PERSON } from '@/core/body/person';
+import { scorePlan } from '@/core/judge/scorePlan';
+import { alongOf, isAlong, swapGarment } from '@/core/kit/edit';
+import type { Plan } from '@/core/kit/plan';
+import { candidates } from '@/core/search/candidates';
+import { Course } from '@/core/search/course';
+import type { Finishing } from '@/core/search/finishing';
+import { fromOtherBases } from '@/core/search/fromOtherBases';
+import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
+
+const BASES = ['thin-synthetic-base', 'thin-merino-base', 'midweight-merino-base', 'mesh-base'];
+const REST = ['briefs', 'soft-trousers', 'wool-socks', 'winter-boots', 'thin-cap', 'wind-gloves', 'wind-shell'];
+const closet = garmentsOf(...BASES, ...REST, 'grid-fleece', 'active-vest', 'down-puffy', 'merino-longs');
+/** A hard climb, a halt and an easy way down: a day on which a thick base is soaked at the halt. */
+const timeline = dayOf(
+  [
+    aLeg({ sport: 'hike', minutes: 70, effort: { by: 'metabolic', value: 640 } }),
+    aLeg({ sport: 'stand', minutes: 20, effort: { by: 'usual' } }),
+    aLeg({ sport: 'hike', minutes: 40, effort: { by: 'metabolic', value: 330 } }),
+  ],
+  -9,
+  5,
+);
+const course = new Course(AVERAGE_PERSON, timeline, undefined, undefined);
+const f: Finishing = {
+  request: { person: AVERAGE_PERSON, closet, timeline, sport: 'hike' },
+  weights: course.weights,
+  course,
+  order: new Map(),
+  stepS: 60,
+  mostCues: 6,
+  beat: () => true,
+};
+const parts = candidates(closet, 'hike', timeline);
+const cost = (plan: Plan): number => scorePlan(AVERAGE_PERSON, alongOf(closet, plan), timeline, plan).total;
+const thick: Plan = { worn: ['midweight-merino-base', ...REST], carried: ['down-puffy'], openings: {}, cues: [] };
+
+test('from a base that suits the day badly another one is found, worn as suits it: no other base by itself is as good', () => {
+  const found = fromOtherBases(thick, parts, f);
+  const swapped = BASES.map((id) => {
+    const base = closet.find((g) => g.id === id)!;
+    return cost(id === 'midweight-merino-base' ? thick : swapGarment(thick, 'midweight-merino-base', base));
+  });
+  expect(isAlong(found, 'midweight-merino-base')).toBe(false);
+  expect(cost(found)).toBeLessThan(Math.min(...swapped) - 0.1);
+});
+
+test('begun again from what it found it comes to nothing dearer, and whoever has no base keeps the plan', () => {
+  const found = fromOtherBases(thick, parts, f);
+  expect(cost(fromOtherBases(found, parts, f))).toBeLessThanOrEqual(cost(found) + 0.01);
+  const bare: Plan = { ...thick, worn: REST };
+  expect(fromOtherBases(bare, parts, f)).toBe(bare);
+});
+
+test('told to stop it gives back the plan, or a cheaper one', () => {
+  const stopped = fromOtherBases(thick, parts, { ...f, beat: () => false });
+  expect(cost(stopped)).toBeLessThanOrEqual(cost(thick));
+});
