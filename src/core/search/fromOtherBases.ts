@@ -3,6 +3,7 @@ import type { Plan } from '@/core/kit/plan';
 import { runPlan } from '@/core/questions/question';
 import type { Candidates } from './candidates';
 import { askedOf, POLISH_STEP_S, type Finishing, type Polished } from './finishing';
+import { mayFollow } from './mayFollow';
 import { polish } from './polish';
 import { redress } from './redress';
 
@@ -14,22 +15,27 @@ const BEGUN = 2;
  * alone, and then in all ways. Much hangs on the base (when layers come off, what legs and head wear), so that no few changes lead from one
  * hollow to the next. @returns the best it comes to, the plan itself included
  */
-export function fromOtherBases(plan: Plan, candidates: Candidates, f: Finishing): Plan {
+export function fromOtherBases(from: Polished, candidates: Candidates, f: Finishing): Polished {
+  const { plan } = from;
   const { closet } = f.request;
   const { course, stepS, mostCues, beat } = f;
   const cost = (p: Plan): number => runPlan({ ...askedOf(f), plan: p }, p, { stepS: POLISH_STEP_S }).total;
+  // Mesh that is now outermost would stay so: what cannot be worn is not begun from.
+  const may = mayFollow(f);
   const base = alongOf(closet, plan).find((g) => g.group === 'torso' && g.role === 'base');
-  if (!base) return plan;
+  if (!base) return from;
   const worn = candidates.bases.map((other) => {
     const swapped = other === base ? plan : swapGarment(plan, base.id, other);
     const p = redress(swapped, { course, closet, stepS, maxCues: mostCues, goOn: beat }) ?? swapped;
     return { p, cost: cost(p) };
   });
-  const begun = worn.sort((a, b) => a.cost - b.cost).slice(0, BEGUN);
+  const possible = worn.filter(({ p }) => may(plan, p));
+  const begun = possible.sort((a, b) => a.cost - b.cost).slice(0, BEGUN);
   const single = begun.map(({ p }) => polish(p, candidates, { ...f, brief: true }).plan);
   const different = [...new Map(single.map((p) => [JSON.stringify(p), p])).values()];
-  const bettered = different.map((p): Polished => polish(p, candidates, { ...f, adapts: 'in all ways' }));
-  return bettered
-    .map((p) => ({ p: p.plan, cost: cost(p.plan) }))
-    .reduce((a, b) => (b.cost < a.cost ? b : a), { p: plan, cost: cost(plan) }).p;
+  const bettered = different.map((p): Polished => {
+    const { plan: next, least } = polish(p, candidates, { ...f, adapts: 'in all ways' });
+    return { plan: next, least };
+  });
+  return bettered.reduce((a, b) => (b.least < a.least ? b : a), from);
 }

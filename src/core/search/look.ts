@@ -6,7 +6,8 @@ import type { Course } from './course';
 import { ALL, Descent, NEARLY, PATIENT } from './descent';
 import { mapDress } from './dress';
 import { fewerCues } from './fewerCues';
-import { DEAR, finishingOf, mostCuesOf } from './finishing';
+import { DEAR, FEW, finishingOf, mostCuesOf } from './finishing';
+import { fromOtherBases } from './fromOtherBases';
 import { improve } from './improve';
 import { kitGarments, type Kit } from './kit';
 import { BODY_PARTS, sameParts } from './kitParts';
@@ -119,7 +120,7 @@ export class Look {
     return this.met?.cost ?? 0;
   }
 
-  /** The chosen plan bettered by single changes, and where it stays dear at other paces in clothes of their own. */
+  /** The chosen plan bettered by single changes, and where it stays dear at other paces in clothes of their own, and begun once more from other bases. */
   end(): Found {
     const { met, descent, course } = this;
     if (!met) throw new Error('the descents of this search have not met');
@@ -131,8 +132,10 @@ export class Look {
     descent.tell(0.9, 'Trying other paces');
     descent.nears(0.92);
     const paced = bettered.least >= DEAR ? atOtherPaces(bettered, descent.candidates, finishing) : bettered;
-    met.cost = paced.least;
-    return { plan: settle(paced.plan, finishing), curve: met.curve, others: met.others };
+    const hard = paced.least >= DEAR && this.request.closet.length > FEW;
+    const found = hard ? fromOtherBases(paced, descent.candidates, mixing) : paced;
+    met.cost = found.least;
+    return { plan: settle(found.plan, finishing), curve: met.curve, others: met.others };
   }
 
   /** The better of two plans, with each part of the body tried as the other has it. */

@@ -10,7 +10,6 @@ import { adapted } from './adapted';
 import { curveInFull } from './curveInFull';
 import { Descent } from './descent';
 import type { Descended } from './otherStarts';
-import { fromOtherBases } from './fromOtherBases';
 import { askedOf, DEAR, FEW, finishingOf, POLISH_STEP_S, type Finishing } from './finishing';
 import { Look, type Found } from './look';
 import type { Planned, PlanRequest, Progress } from './planRequest';
@@ -19,7 +18,7 @@ import { nearTo } from './nearTo';
 import { settle } from './settle';
 
 /** What a look at the day itself finds must be cheaper by such a share: what suits the even day is the steadier answer. */
-const CHEAPER = 0.03;
+const CHEAPER = 0.05;
 /** How far a search is once it has looked at the even day, 0–1, where the day itself may be looked at too. */
 const EVEN_DONE = 0.65;
 
@@ -44,9 +43,8 @@ export function lookAlone(request: PlanRequest, progress: Progress): Alone {
   look.begin();
   look.meet(null);
   const found = look.end();
-  const finishing = finishingOf(look.descent);
-  const plan = fromOtherBases(found.plan, look.descent.candidates, { ...finishing, others: found.others });
-  return { ...found, plan, cost: costOf(plan, finishing), phases: look.work.phases };
+  const cost = costOf(found.plan, finishingOf(look.descent));
+  return { ...found, cost, phases: look.work.phases };
 }
 
 const costOf = (plan: Plan, f: Finishing): number =>
@@ -125,11 +123,9 @@ export class Search {
     descent.nears(this.mayLookTwice ? EVEN_DONE + 0.05 : 0.95);
     const finishing = finishingOf(descent);
     const here = adapted(found, descent.candidates, { ...finishing, adapts: this.dear ? 'in all ways' : 'in brief' });
-    const twice = costOf(here.plan, finishing) >= DEAR && this.ownsMany;
-    if (twice) here.plan = fromOtherBases(here.plan, descent.candidates, { ...finishing, others: here.others });
     const cost = costOf(here.plan, finishing);
     this.fitted = { ...here, cost, descent, phases: phases + descent.course.work.phases };
-    return twice && descent.beat();
+    return cost >= DEAR && this.ownsMany && descent.beat();
   }
 
   /** Progress of a look at the day itself that is made here. */
