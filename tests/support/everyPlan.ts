@@ -27,10 +27,10 @@ const CLOSETS = [
   ['thin-synthetic-base', 'lined-windshell', 'fleece-mitts', 'neck-tube'],
 ].map((ids) => garmentsOf(...ids, 'wind-briefs', 'wind-tights', 'wool-socks', 'winter-boots'));
 
-/** Up, a rest, and on, from mild to bitter and from easy to hard: thirty-six of them. */
+/** Up, a rest, and on, from mild to bitter and from easy to hard, short of a race, in which nobody eases: thirty-six of them. */
 export const SMALL_CASES: SmallCase[] = CLOSETS.flatMap((closet, k) =>
   [8, 1, -5, -11].flatMap((airC) =>
-    [500, 720, 920].map((watts): SmallCase => {
+    [500, 720, 840].map((watts): SmallCase => {
       const wind = 3 + k;
       return {
         name: `closet ${k + 1}, ${airC} °C, ${watts} W`,
