@@ -205,9 +205,9 @@ test('what the day itself leads to is taken only where it is cheaper by a share 
   const own = ended().last(null);
   const another = { plan: { ...own.plan, carried: [], cues: [] }, curve: own.curve, others: [], phases: 0 };
   const cost = runPlan({ ...request, plan: own.plan }, own.plan, { stepS: 60 }).total;
-  expect(ended().last({ ...another, cost: 0.975 * cost }).plan).toEqual(own.plan);
+  expect(ended().last({ ...another, cost: 0.955 * cost }).plan).toEqual(own.plan);
   // It is taken as it is, but for what would be proposed beside it.
-  expect(ended().last({ ...another, cost: 0.965 * cost }).plan).not.toEqual(own.plan);
+  expect(ended().last({ ...another, cost: 0.945 * cost }).plan).not.toEqual(own.plan);
 });
 
 test('whatever a search ends with, what would be proposed beside it is taken', () => {
