@@ -1,4 +1,6 @@
 import type { Weights } from '@/core/judge/cost';
+import type { Scored } from '@/core/judge/scorePlan';
+import { runPlan } from '@/core/questions/question';
 import type { Plan } from '@/core/kit/plan';
 import type { Course } from './course';
 import { within } from '@/core/quantity/range';
@@ -61,3 +63,7 @@ export function askedOf({ request, weights }: Finishing) {
   const { person, timeline, damp, waiting, closet, sport } = request;
   return { person, closet, timeline, sport, damp, weights, waiting };
 }
+
+/** A plan run as the last stages judge it. */
+export const ranIn = (f: Finishing, plan: Plan): Scored =>
+  runPlan({ ...askedOf(f), plan }, plan, { stepS: POLISH_STEP_S });

@@ -1,8 +1,6 @@
 import { alongOf, swapGarment } from '@/core/kit/edit';
-import type { Plan } from '@/core/kit/plan';
-import { runPlan } from '@/core/questions/question';
 import type { Candidates } from './candidates';
-import { askedOf, POLISH_STEP_S, type Finishing, type Polished } from './finishing';
+import { ranIn, type Finishing, type Polished } from './finishing';
 import { mayFollow } from './mayFollow';
 import { polish } from './polish';
 import { redress } from './redress';
@@ -19,7 +17,6 @@ export function fromOtherBases(from: Polished, candidates: Candidates, f: Finish
   const { plan } = from;
   const { closet } = f.request;
   const { course, stepS, mostCues, beat } = f;
-  const cost = (p: Plan): number => runPlan({ ...askedOf(f), plan: p }, p, { stepS: POLISH_STEP_S }).total;
   // Mesh that is now outermost would stay so: what cannot be worn is not begun from.
   const may = mayFollow(f);
   const base = alongOf(closet, plan).find((g) => g.group === 'torso' && g.role === 'base');
@@ -27,7 +24,7 @@ export function fromOtherBases(from: Polished, candidates: Candidates, f: Finish
   const worn = candidates.bases.map((other) => {
     const swapped = other === base ? plan : swapGarment(plan, base.id, other);
     const p = redress(swapped, { course, closet, stepS, maxCues: mostCues, goOn: beat }) ?? swapped;
-    return { p, cost: cost(p) };
+    return { p, cost: ranIn(f, p).total };
   });
   const possible = worn.filter(({ p }) => may(plan, p));
   const begun = possible.sort((a, b) => a.cost - b.cost).slice(0, BEGUN);

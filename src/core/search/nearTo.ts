@@ -4,9 +4,8 @@ import { SAME_POINTS } from '@/core/judge/sameCost';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { clamp } from '@/core/quantity/range';
-import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
-import { askedOf, POLISH_STEP_S, type Finishing } from './finishing';
+import { askedOf, ranIn, type Finishing } from './finishing';
 import { mayFollow } from './mayFollow';
 import { mixes } from './mixes';
 
@@ -23,17 +22,15 @@ const LAYERS: ReadonlySet<Garment['group']> = new Set(['torso', 'legs']);
  */
 export function nearTo(plan: Plan, other: Plan, f: Finishing): Plan {
   const { closet } = f.request;
-  const asked = askedOf(f);
-  const run = (p: Plan) => runPlan({ ...asked, plan: p }, p, { stepS: POLISH_STEP_S });
-  const before = run(plan);
+  const before = ranIn(f, plan);
   const more = clamp(NEARER.share * before.total, NEARER.atLeast, SAME_POINTS);
   const alarms = alarmsIn(before.findings).length;
   const may = mayFollow(f);
-  const trials = new Trials(asked, f.stepS);
+  const trials = new Trials(askedOf(f), f.stepS);
   trials.hold(plan);
   const isSame = (next: Plan): boolean => {
     if (!f.beat() || !may(plan, next) || !trials.maySave(next, -more)) return false;
-    const then = run(next);
+    const then = ranIn(f, next);
     return then.total <= before.total + more && alarmsIn(then.findings).length <= alarms;
   };
   const apart = (p: Plan): number => closet.filter((g) => isAlong(p, g.id) !== isAlong(other, g.id)).length;

@@ -2,11 +2,10 @@ import { alongOf, isAlong } from '@/core/kit/edit';
 import { staysFollowable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { Hopeless, propose } from '@/core/questions/propose';
-import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
 import type { Candidates } from './candidates';
 import { redress } from './redress';
-import { askedOf, DEAR, FEW, POLISH_STEP_S, type Finishing, type Polished } from './finishing';
+import { askedOf, DEAR, FEW, POLISH_STEP_S, ranIn, type Finishing, type Polished } from './finishing';
 import { mayFollow } from './mayFollow';
 import { mixes } from './mixes';
 import { orderPrice } from './order';
@@ -84,7 +83,7 @@ class Polishing {
   }
 
   private cost(plan: Plan): number {
-    return runPlan({ ...this.asked, plan }, plan, { stepS: POLISH_STEP_S }).total + this.order(plan);
+    return ranIn(this.f, plan).total + this.order(plan);
   }
 
   private hold(): void {

@@ -5,12 +5,12 @@ import type { Plan } from '@/core/kit/plan';
 import { mustNotMiss } from '@/core/questions/cueReason';
 import { dropCue, missedCues } from '@/core/questions/missedCues';
 import { propose } from '@/core/questions/propose';
-import { runInFull, runPlan } from '@/core/questions/question';
+import { runInFull } from '@/core/questions/question';
 import { adapted } from './adapted';
 import { curveInFull } from './curveInFull';
 import { Descent } from './descent';
 import type { Descended } from './otherStarts';
-import { askedOf, DEAR, FEW, finishingOf, POLISH_STEP_S, type Finishing } from './finishing';
+import { askedOf, DEAR, FEW, finishingOf, POLISH_STEP_S, ranIn, type Finishing } from './finishing';
 import { Look, type Found } from './look';
 import type { Planned, PlanRequest, Progress } from './planRequest';
 import { mayFollow } from './mayFollow';
@@ -47,8 +47,7 @@ export function lookAlone(request: PlanRequest, progress: Progress): Alone {
   return { ...found, cost, phases: look.work.phases };
 }
 
-const costOf = (plan: Plan, f: Finishing): number =>
-  runPlan({ ...askedOf(f), plan }, plan, { stepS: POLISH_STEP_S }).total;
+const costOf = (plan: Plan, f: Finishing): number => ranIn(f, plan).total;
 
 /**
  * A search in stages (begin, meet, end, last). It looks at the nearest even day, so that neighbouring questions have the same answer there, and

@@ -7,10 +7,9 @@ import { underRoof } from '@/core/outing/moments';
 import { clamp } from '@/core/quantity/range';
 import { dropCue } from '@/core/questions/missedCues';
 import { SAME_POINTS } from '@/core/judge/sameCost';
-import { runPlan } from '@/core/questions/question';
 import { Trials } from '@/core/questions/trials';
 import { byPlace } from './candidates';
-import { askedOf, POLISH_STEP_S, type Finishing } from './finishing';
+import { askedOf, ranIn, type Finishing } from './finishing';
 import { mayFollow } from './mayFollow';
 
 /** Plans that cost more may differ by a share of the whole and be the same to anybody, up to so many points. */
@@ -29,18 +28,16 @@ const NEEDLESS: ReadonlySet<Garment['group']> = new Set(['eyes', 'face', 'head',
  */
 export function settle(polished: Plan, f: Finishing, what: 'cues and pieces' | 'cues' = 'cues and pieces'): Plan {
   const { closet, sport, barriers = false } = f.request;
-  const asked = askedOf(f);
-  const run = (plan: Plan) => runPlan({ ...asked, plan }, plan, { stepS: POLISH_STEP_S });
-  const trials = new Trials(asked, f.stepS);
+  const trials = new Trials(askedOf(f), f.stepS);
   trials.hold(polished);
   const may = mayFollow(f);
-  const before = run(polished);
+  const before = ranIn(f, polished);
   const unsafe = alarmsIn(before.findings).length;
   let plan = polished;
   let { total } = before;
   const takes = (next: Plan, most: number): boolean => {
     if (!may(plan, next) || !trials.maySave(next, before.total - most)) return false;
-    const then = run(next);
+    const then = ranIn(f, next);
     const same = then.total <= most && alarmsIn(then.findings).length <= unsafe;
     if (same) [plan, total] = [next, then.total];
     return same;

@@ -4,9 +4,9 @@ import { alongOf, isAlong, swapGarment } from '@/core/kit/edit';
 import { staysWearable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { candidates } from '@/core/search/candidates';
-import { Course } from '@/core/search/course';
 import type { Finishing } from '@/core/search/finishing';
 import { fromOtherBases } from '@/core/search/fromOtherBases';
+import { hikingIn } from '#tests/support/finishing';
 import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
 
 const BASES = ['thin-synthetic-base', 'thin-merino-base', 'midweight-merino-base', 'mesh-base'];
@@ -22,16 +22,7 @@ const timeline = dayOf(
   -9,
   5,
 );
-const course = new Course(AVERAGE_PERSON, timeline, undefined, undefined);
-const f: Finishing = {
-  request: { person: AVERAGE_PERSON, closet, timeline, sport: 'hike' },
-  weights: course.weights,
-  course,
-  order: new Map(),
-  stepS: 60,
-  mostCues: 6,
-  beat: () => true,
-};
+const f = hikingIn(closet, timeline, 6);
 const parts = candidates(closet, 'hike', timeline);
 const cost = (plan: Plan): number => scorePlan(AVERAGE_PERSON, alongOf(closet, plan), timeline, plan).total;
 /** What a plan comes to, begun from other bases. */

@@ -2,9 +2,8 @@ import { AVERAGE_PERSON } from '@/core/body/person';
 import { scorePlan } from '@/core/judge/scorePlan';
 import { alongOf, leaveGarment, swapGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
-import { Course } from '@/core/search/course';
-import type { Finishing } from '@/core/search/finishing';
 import { nearTo } from '@/core/search/nearTo';
+import { hikingIn } from '#tests/support/finishing';
 import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
 
 const BASES = ['thin-synthetic-base', 'synthetic-tee', 'thin-merino-base', 'midweight-merino-base', 'mesh-base'];
@@ -23,16 +22,7 @@ const CLOSET = garmentsOf(
 );
 const named = (id: string) => CLOSET.find((g) => g.id === id)!;
 const timeline = dayOf([aLeg({ sport: 'hike', minutes: 50, effort: { by: 'metabolic', value: 520 } })], -6, 4);
-const course = new Course(AVERAGE_PERSON, timeline, undefined, undefined);
-const f: Finishing = {
-  request: { person: AVERAGE_PERSON, closet: CLOSET, timeline, sport: 'hike' },
-  weights: course.weights,
-  course,
-  order: new Map(),
-  stepS: 60,
-  mostCues: 12,
-  beat: () => true,
-};
+const f = hikingIn(CLOSET, timeline);
 const cost = (plan: Plan): number => scorePlan(AVERAGE_PERSON, alongOf(CLOSET, plan), timeline, plan).total;
 const along = (plan: Plan): string[] => alongOf(CLOSET, plan).map((g) => g.id);
 const wearing = (base: string): Plan => ({

@@ -26,6 +26,7 @@ import { SCHOOLS } from '@/core/search/schools';
 import { scorePlan } from '@/core/judge/scorePlan';
 import { buildDemoOutings, DEMO_DAMP, DEMO_PERSON } from '@/demo/scenario';
 import { caseOf, OUTINGS } from '#tests/support/goodSense';
+import { hikingIn } from '#tests/support/finishing';
 import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 import { kitGarments, type Kit } from '@/core/search/kit';
 
@@ -424,19 +425,7 @@ const HIKING = garmentsOf(
   'wind-gloves',
 );
 
-/** The last stages of a search that is asked about a hike in all that is owned. */
-function hiking(timeline: Timeline): Finishing {
-  const course = new Course(AVERAGE_PERSON, timeline, undefined, undefined);
-  return {
-    request: { person: AVERAGE_PERSON, closet: HIKING, timeline, sport: 'hike' },
-    weights: course.weights,
-    course,
-    order: new Map(),
-    stepS: 60,
-    mostCues: 12,
-    beat: () => true,
-  };
-}
+const hiking = (timeline: Timeline) => hikingIn(HIKING, timeline);
 
 test('a cue that is worth next to nothing is left out at the end, one that matters stays', () => {
   const timeline = dayOf(
