@@ -15,6 +15,7 @@ export const calm = (over: Partial<Metrics> = {}): Metrics => ({
   torso: at(32),
   torsoMargin: { ...at(5), torsoC: 31 },
   coreHigh: at(37.8),
+  hotCore: { ...at(37.8), coreC: 37.8 },
   coreLow: at(36.9),
   waterPeak: at(20),
   legWaterPeak: at(5),
@@ -46,6 +47,7 @@ export const calm = (over: Partial<Metrics> = {}): Metrics => ({
   mouthIce: at(0),
   sensation: none(),
   heatWm2: none(),
+  hotCoreC: none(),
   torsoSkin: none(),
   torsoWet: none(),
   waterG: none(),
@@ -60,7 +62,7 @@ export function calmExtremes(over: Record<number, number> = {}): Float64Array {
   const w = newExtremes();
   for (const place of [EXTREME.faceC, EXTREME.fingersC, EXTREME.toesC, EXTREME.torsoMarginK]) w[place] = 30;
   w[EXTREME.coreLowC] = 37;
-  w[EXTREME.coreHighC] = 37.5;
+  w[EXTREME.hotCoreC] = 37.5;
   for (const [place, value] of Object.entries(over)) w[Number(place)] = value;
   return w;
 }

@@ -93,6 +93,24 @@ export const fewEnoughLayers = (worn: readonly Garment[]): boolean =>
 /** What is worn over the body by choice; boots and helmets are what the sport asks for. */
 export const isLayer = (g: Garment): boolean => g.group === 'torso' || g.group === 'legs' || g.group === 'hands';
 
-/** Whether of two pieces only one is worn at a time: pairs before the eyes, and padded ones on the hands. */
-export const oneAtATime = (a: Pick<Garment, 'group' | 'role'>, b: Pick<Garment, 'group' | 'role'>): boolean =>
-  a.group === b.group && (a.group === 'eyes' || (a.group === 'hands' && a.role === 'warm' && b.role === 'warm'));
+/** What decides which pieces are worn with which. */
+type Worn = Pick<Garment, 'group' | 'role' | 'ret' | 'mouthCover'>;
+
+/** Liners of cloth for the hands: a vapour barrier goes under one, a second of cloth does not (common practice, no published source). */
+const isClothLiner = (g: Worn): boolean => g.role === 'liner' && g.ret < BARRIER_RET;
+
+/** Head bands and caps: over a balaclava or under a hat there is one of them (common practice, no published source). */
+const isBandOrCap = (g: Worn): boolean =>
+  g.group === 'head' && (g.role === 'base' || (g.role === 'liner' && g.mouthCover === 0));
+
+/** A helmet has no room for a thick hat under it (common practice, no published source). */
+const isHatAndHelmet = (a: Worn, b: Worn): boolean => a.group === 'head' && a.role === 'warm' && b.role === 'over';
+
+/** Whether of two pieces only one is worn at a time: pairs before the eyes, padded ones or liners of cloth on the hands, bands and caps on the head, hat and helmet. */
+export const oneAtATime = (a: Worn, b: Worn): boolean =>
+  a.group === b.group &&
+  (a.group === 'eyes' ||
+    (isBandOrCap(a) && isBandOrCap(b)) ||
+    isHatAndHelmet(a, b) ||
+    isHatAndHelmet(b, a) ||
+    (a.group === 'hands' && ((a.role === 'warm' && b.role === 'warm') || (isClothLiner(a) && isClothLiner(b)))));

@@ -157,7 +157,7 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
   c.heat +=
     hours *
     (below(-m.sensation, -1.2, 1) +
-      below(-m.coreC, -LIMIT.coreHot, 0.3) +
+      below(-m.hotCoreC, -LIMIT.coreHot, 0.3) +
       below(-m.fingersC, -HOT_HANDS_C, 1) * HOT_HANDS * settle +
       COAT_INDOORS * m.coats);
   c.wetSkin +=

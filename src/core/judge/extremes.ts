@@ -15,7 +15,7 @@ export const EXTREME = {
   fingersC: 1,
   toesC: 2,
   coreLowC: 3,
-  coreHighC: 4,
+  hotCoreC: 4,
   torsoMarginK: 5,
   shiverMinutes: 6,
   heatDebtWhM2: 7,
@@ -39,7 +39,7 @@ export function newExtremes(): Float64Array {
   const w = new Float64Array(19);
   w[EXTREME.faceC] = w[EXTREME.fingersC] = w[EXTREME.toesC] = w[EXTREME.coreLowC] = w[EXTREME.torsoMarginK] = Infinity;
   w[EXTREME.feltC] = w[EXTREME.feltBareC] = Infinity;
-  w[EXTREME.coreHighC] = -Infinity;
+  w[EXTREME.hotCoreC] = -Infinity;
   return w;
 }
 
@@ -66,7 +66,7 @@ export function noteMoment(w: Float64Array, m: Moment, warmth: number, debtWhM2:
   w[EXTREME.fingersC] = Math.min(w[EXTREME.fingersC], m.fingersC);
   w[EXTREME.toesC] = Math.min(w[EXTREME.toesC], m.toesC);
   w[EXTREME.coreLowC] = Math.min(w[EXTREME.coreLowC], m.coreC);
-  w[EXTREME.coreHighC] = Math.max(w[EXTREME.coreHighC], m.coreC);
+  w[EXTREME.hotCoreC] = Math.max(w[EXTREME.hotCoreC], m.hotCoreC);
   w[EXTREME.torsoMarginK] = Math.min(w[EXTREME.torsoMarginK], m.torsoC + warmth - coldTorso(m.heatWm2));
   w[EXTREME.heatDebtWhM2] = Math.max(w[EXTREME.heatDebtWhM2], debtWhM2);
   w[EXTREME.feltC] = Math.min(w[EXTREME.feltC], m.feelsC);
@@ -88,7 +88,7 @@ export function alarms(w: Float64Array): number {
     Number(w[EXTREME.fingersC] < ALARM.fingersC) +
     Number(w[EXTREME.toesC] < ALARM.toesC) +
     Number(w[EXTREME.coreLowC] < ALARM.coreLowC) +
-    Number(w[EXTREME.coreHighC] > ALARM.coreHighC) +
+    Number(w[EXTREME.hotCoreC] > ALARM.coreHighC) +
     Number(w[EXTREME.torsoMarginK] < ALARM.torsoMarginK) +
     Number(w[EXTREME.heatDebtWhM2] > ALARM.heatDebtWhM2) +
     Number(w[EXTREME.shiverMinutes] > ALARM.shiverMinutes) +
@@ -130,7 +130,7 @@ export function extremesOf(m: Metrics): Float64Array {
   w[EXTREME.fingersC] = m.fingers.value;
   w[EXTREME.toesC] = m.toes.value;
   w[EXTREME.coreLowC] = m.coreLow.value;
-  w[EXTREME.coreHighC] = m.coreHigh.value;
+  w[EXTREME.hotCoreC] = m.hotCore.value;
   w[EXTREME.torsoMarginK] = m.torsoMargin.value;
   w[EXTREME.shiverMinutes] = m.shiverMinutes;
   w[EXTREME.heatDebtWhM2] = m.heatDebt.value;

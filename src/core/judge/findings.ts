@@ -290,8 +290,9 @@ export const RULES: readonly Rule[] = [
     what: 'Your core',
     unit: '°C',
     bad: 'above',
-    read: (m) => m.coreHigh,
-    beside: LIMIT.coreHot,
+    read: (m) => m.hotCore,
+    // What work so hard gives anybody is left out of what is judged; the core itself is what is shown.
+    shows: (m) => ({ value: m.hotCore.coreC, limit: LIMIT.coreHot + m.hotCore.coreC - m.hotCore.value }),
     steps: [
       { limit: ALARM.coreHighC, severity: 3, means: 'working hot' },
       { limit: LIMIT.coreHot, severity: 1, means: 'working hot' },

@@ -7,6 +7,7 @@ import { chillingWater } from './chillingWater';
 import { airways, type BreathLoad } from './airways';
 import { highest, lower, lowest, raise, type Extreme } from './extreme';
 import { bout, shiversAt } from './extremes';
+import { hotCore } from './hotCore';
 import { stopLoss } from './stopLoss';
 import { beyondDry, wetShare } from '@/core/moisture/beyondDry';
 import { stretchAt } from '@/core/outing/moments';
@@ -31,6 +32,8 @@ export interface Metrics {
   /** torso skin above what counts as chilled through at that effort, K, at its least */
   torsoMargin: Extreme & { torsoC: number };
   coreHigh: Extreme;
+  /** core less what work so hard gives anybody (`hotCore`), °C, at its most, and the core itself then */
+  hotCore: Extreme & { coreC: number };
   coreLow: Extreme;
   /** water in worn garments beyond dry storage, g */
   waterPeak: Extreme;
@@ -70,6 +73,8 @@ export interface Metrics {
   sensation: Float64Array;
   /** heat production the skin is used to, W/m² */
   heatWm2: Float64Array;
+  /** core less what work so hard gives anybody, °C */
+  hotCoreC: Float64Array;
   torsoSkin: Float64Array;
   torsoWet: Float64Array;
   /** water in worn garments, and of it what is on legs and feet, g */
@@ -125,6 +130,7 @@ export function measure(run: RunToMeasure): Metrics {
     torso: lowest(),
     torsoMargin: { ...lowest(), torsoC: NaN },
     coreHigh: highest(),
+    hotCore: { ...highest(), coreC: NaN },
     coreLow: lowest(),
     waterPeak: highest(),
     legWaterPeak: highest(),
@@ -151,6 +157,7 @@ export function measure(run: RunToMeasure): Metrics {
     mouthIce: { value: 0, atS: 0 },
     sensation: new Float64Array(rows),
     heatWm2: new Float64Array(rows),
+    hotCoreC: new Float64Array(rows),
     torsoSkin: new Float64Array(rows),
     torsoWet: new Float64Array(rows),
     waterG: new Float64Array(rows),
@@ -178,7 +185,10 @@ export function measure(run: RunToMeasure): Metrics {
     m.torsoSkin[r] = torso;
     m.torsoWet[r] = wet;
     const heat = series.habitW[r] / bodyArea;
-    m.sensation[r] = sensation(torso, heat, series.coreC[r], wet, person.warmth);
+    const core = hotCore(series.coreC[r], series.habitW[r] / most);
+    if (core > m.hotCore.value) m.hotCore = { value: core, atS: t, coreC: series.coreC[r] };
+    m.hotCoreC[r] = core;
+    m.sensation[r] = sensation(torso, heat, core, wet, person.warmth);
     const margin = torso + person.warmth - coldTorso(heat);
     if (margin < m.torsoMargin.value) m.torsoMargin = { value: margin, atS: t, torsoC: torso };
     m.heatWm2[r] = heat;

@@ -3,6 +3,7 @@ import { beyondDry } from '@/core/moisture/beyondDry';
 import type { Series } from '@/core/simulate/series';
 import type { Simulator } from '@/core/simulate/simulator';
 import { HEAD } from '@/core/simulate/state';
+import { hotCore } from './hotCore';
 import type { Metrics } from './metrics';
 import { sensation } from './sensation';
 
@@ -15,6 +16,8 @@ export interface Moment {
   torsoWet: number;
   feetWet: number;
   coreC: number;
+  /** core less what work so hard gives anybody, °C: see `hotCore` */
+  hotCoreC: number;
   shiverW: number;
   fingersC: number;
   toesC: number;
@@ -59,6 +62,7 @@ export const noMoment = (): Moment => ({
   torsoWet: 0,
   feetWet: 0,
   coreC: 0,
+  hotCoreC: 0,
   shiverW: 0,
   fingersC: 0,
   toesC: 0,
@@ -125,6 +129,7 @@ export function momentOfRow(series: Series, m: Metrics, row: number, into: Momen
   into.torsoWet = m.torsoWet[row];
   into.feetWet = series.wettedness[row * ZONE_COUNT + FEET];
   into.coreC = series.coreC[row];
+  into.hotCoreC = m.hotCoreC[row];
   into.shiverW = series.shiverW[row];
   into.waterG = m.waterG[row];
   into.legWaterG = m.legWaterG[row];
@@ -152,11 +157,12 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   const { state: s } = sim;
   into.timeS = s.head[HEAD.time];
   into.coreC = s.head[HEAD.central];
+  into.hotCoreC = hotCore(into.coreC, s.head[HEAD.habit] / sim.maxMetabolic);
   into.torsoC = torsoMean(s.skin);
   into.torsoWet = torsoMean(sim.wettedness);
   into.feetWet = sim.wettedness[FEET];
   into.heatWm2 = s.head[HEAD.habit] / sim.body.totalArea;
-  into.sensation = sensation(into.torsoC, into.heatWm2, into.coreC, into.torsoWet, sim.body.person.warmth);
+  into.sensation = sensation(into.torsoC, into.heatWm2, into.hotCoreC, into.torsoWet, sim.body.person.warmth);
   into.shiverW = sim.shiverW;
   into.feelsC = sim.feelsC;
   into.earC = sim.weather.earC;

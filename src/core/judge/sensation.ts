@@ -37,7 +37,7 @@ const CORE_FELT_WARM = 37.1;
  * Whole-body thermal sensation, −3 very cold to +3 very hot.
  * Torso skin against what is comfortable at this effort, plus what the core still holds after work when resting, or has lost, plus clamminess, which warm skin finds
  * close and cool skin chilling, shifted by the athlete's warmth.
- * @param torsoSkinC °C  @param heatWm2 metabolic heat over the last ten minutes, W/m²  @param wettedness 0–1  @param warmth K, athlete's own
+ * @param torsoSkinC °C  @param coreC °C, less what hard work gives anybody (`hotCore`)  @param heatWm2 metabolic heat over the last ten minutes, W/m²  @param wettedness 0–1  @param warmth K, athlete's own
  */
 export function sensation(
   torsoSkinC: number,

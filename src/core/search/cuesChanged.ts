@@ -67,6 +67,27 @@ export function* pacesTried(
   }
 }
 
+/** A pace that is asked for held until another natural moment: no longer than one may, nor into another pace. */
+export function* pacesHeld(plan: Plan, { timeline, person }: PlanRequest): Generator<Change> {
+  const moments = phases(timeline);
+  const may = moments.map((m, i) => pacesIn(timeline, person, m, moments[i + 1]));
+  for (const { atS, pace } of plan.cues) {
+    if (!pace) continue;
+    const first = moments.findIndex((m) => m.endS > atS + 1);
+    for (let i = first; i >= 0 && i < moments.length && may[i][pace.share < 1 ? 'easy' : 'brisk']; i++) {
+      const untilS = moments[i].endS;
+      if (plan.cues.some((c) => c.pace && c.atS > atS + 1 && c.atS < untilS - 1)) break;
+      if (Math.abs(untilS - pace.untilS) > 1)
+        yield {
+          name: `pace of ${atS} until ${untilS}`,
+          of: 'going',
+          warmer: 0,
+          edit: (p) => withPace(p, atS, { share: pace.share, untilS }),
+        };
+    }
+  }
+}
+
 /** A pace from a moment on, told by the cue that is there, or by one of its own. */
 function withPace(plan: Plan, atS: number, pace: NonNullable<Cue['pace']>): Plan {
   const there = plan.cues.some((c) => Math.abs(c.atS - atS) < 1);

@@ -102,10 +102,12 @@ function reaches(q: LadderRequest, rungs: readonly Rung[], c: Column): RungReach
   return rungs.map((r) => ({ rung: r.n, wind: c.wind, effort: c.effort, ...reachOf(r.plan, q.closet, at, most) }));
 }
 
-/** The cells of one column, from the warmest band down: never a lighter outfit in a colder band. */
+/** The cells of one column, from the warmest band down: never a lighter outfit in a colder band, nor in more wind. */
 function column(q: LadderRequest, { bands, rungs, cells }: Ladder, c: Column): Cell[] {
   const out: Cell[] = [];
   const dryCells = cells.filter((d) => d.wet === 'dry' && d.wind === c.wind && d.effort === c.effort);
+  const calmer = winds()[winds().indexOf(c.wind) - 1];
+  const calmerCells = cells.filter((d) => d.wet === c.wet && d.wind === calmer && d.effort === c.effort);
   let at = 0;
   bands.forEach((band, i) => {
     const falls = c.wet === 'wet' ? wetIn(band) : undefined;
@@ -120,7 +122,9 @@ function column(q: LadderRequest, { bands, rungs, cells }: Ladder, c: Column): C
     const asked = askedOf(q, ladderHour(q, hour));
     // In the wet one begins from what is worn in the dry.
     const dry = dryCells.find((d) => d.band === i)?.rung ?? 1;
-    const from = Math.max(at, c.wet === 'wet' ? dry - 1 : 0);
+    const inCalmer = calmerCells.find((d) => d.band === i)?.rung;
+    const calmerAt = rungs.findIndex((r) => r.n === inCalmer);
+    const from = Math.max(at, calmerAt, c.wet === 'wet' ? dry - 1 : 0);
     const near = rungs.slice(from, i === 0 && c.wet === 'dry' ? rungs.length : from + NEAR_RUNGS);
     const worn = near.flatMap((r) => variants(q, r, c.wet, airC).map((rung) => wornBest(asked, rung)));
     const best = worn.reduce((a, b) =>

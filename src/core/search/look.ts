@@ -14,7 +14,7 @@ import { BODY_PARTS, sameParts } from './kitParts';
 import { PathRun } from './pathRun';
 import type { Descended } from './otherStarts';
 import type { CurvePoint, PlanRequest, Progress } from './planRequest';
-import { polish } from './polish';
+import { polish, withHandsInTime } from './polish';
 import { mayFollow } from './mayFollow';
 import { settle } from './settle';
 import { MOST_CUES } from './wishes';
@@ -134,8 +134,9 @@ export class Look {
     const paced = bettered.least >= DEAR ? atOtherPaces(bettered, descent.candidates, finishing) : bettered;
     const hard = paced.least >= DEAR && this.request.closet.length > FEW;
     const found = hard ? fromOtherBases(paced, descent.candidates, mixing) : paced;
+    const again = hard ? withHandsInTime(found, descent.candidates, mixing) : found;
     met.cost = found.least;
-    return { plan: settle(found.plan, finishing), curve: met.curve, others: met.others };
+    return { plan: settle(again.plan, finishing), curve: met.curve, others: met.others };
   }
 
   /** The better of two plans, with each part of the body tried as the other has it. */

@@ -1,16 +1,15 @@
 import type { Garment } from '@/core/clothing/garment';
 import { alarmsIn } from '@/core/judge/findings';
-import { SAME_POINTS } from '@/core/judge/sameCost';
+import { sameWithin } from '@/core/judge/sameCost';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
-import { clamp } from '@/core/quantity/range';
 import { Trials } from '@/core/questions/trials';
 import { askedOf, ranIn, type Finishing } from './finishing';
 import { mayFollow } from './mayFollow';
 import { mixes } from './mixes';
 
-/** What being nearer to another plan may cost: a share of the whole, so many points at least, and `SAME_POINTS` at most. */
-const NEARER = { share: 0.015, atLeast: 0.01 } as const;
+/** Of plans that cost hardly anything being nearer to another may cost so much, points: no more than that of the few there are. */
+const NEARER = 0.01;
 
 /** Clothes of which nobody carries one more for the sake of likeness. */
 const LAYERS: ReadonlySet<Garment['group']> = new Set(['torso', 'legs']);
@@ -23,7 +22,7 @@ const LAYERS: ReadonlySet<Garment['group']> = new Set(['torso', 'legs']);
 export function nearTo(plan: Plan, other: Plan, f: Finishing): Plan {
   const { closet } = f.request;
   const before = ranIn(f, plan);
-  const more = clamp(NEARER.share * before.total, NEARER.atLeast, SAME_POINTS);
+  const more = sameWithin(before.total, NEARER);
   const alarms = alarmsIn(before.findings).length;
   const may = mayFollow(f);
   const trials = new Trials(askedOf(f), f.stepS);

@@ -18,7 +18,7 @@ import { nearTo } from './nearTo';
 import { settle } from './settle';
 
 /** What a look at the day itself finds must be cheaper by such a share: what suits the even day is the steadier answer. */
-const CHEAPER = 0.05;
+const CHEAPER = 0.03;
 /** How far a search is once it has looked at the even day, 0–1, where the day itself may be looked at too. */
 const EVEN_DONE = 0.65;
 
@@ -136,10 +136,13 @@ export class Search {
     if (!fitted) throw new Error('this search has not ended');
     const { descent } = fitted;
     const finishing = finishingOf(descent);
-    const found = alone && alone.cost < (1 - CHEAPER) * fitted.cost ? nearer(alone, fitted, finishing) : fitted;
     descent.tell(0.96, 'Missing each cue once');
-    const { plan, scored, cues } = missed(withProposed(found.plan, finishing), finishing);
-    const curve = curveInFull(found.curve, plan, {
+    const finished = (plan: Plan) => missed(withProposed(plan, finishing), finishing);
+    const even = finished(fitted.plan);
+    const own = alone && alone.cost < fitted.cost ? finished(nearer(alone.plan, fitted.plan, finishing)) : even;
+    const isOwn = own.scored.total < (1 - CHEAPER) * even.scored.total;
+    const { plan, scored, cues } = isOwn ? own : even;
+    const curve = curveInFull((isOwn && alone ? alone : fitted).curve, plan, {
       asked: askedOf(finishing),
       stepS: POLISH_STEP_S,
       may: mayFollow(finishing),
@@ -152,10 +155,7 @@ export class Search {
 }
 
 /** What a look at the day itself found, as near to what suits the even day as nobody could tell. */
-const nearer = (alone: Found, fitted: Found, f: Finishing): Found => ({
-  ...alone,
-  plan: settle(nearTo(alone.plan, fitted.plan, f), f, 'cues'),
-});
+const nearer = (alone: Plan, fitted: Plan, f: Finishing): Plan => settle(nearTo(alone, fitted, f), f, 'cues');
 
 /** The most proposals that are taken at the very end. */
 const LAST_PROPOSED = 8;

@@ -4,17 +4,13 @@ import { alarmsIn } from '@/core/judge/findings';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { underRoof } from '@/core/outing/moments';
-import { clamp } from '@/core/quantity/range';
 import { dropCue } from '@/core/questions/missedCues';
-import { SAME_POINTS } from '@/core/judge/sameCost';
+import { sameWithin } from '@/core/judge/sameCost';
 import { Trials } from '@/core/questions/trials';
 import { byPlace } from './candidates';
 import { askedOf, ranIn, type Finishing } from './finishing';
 import { mayFollow } from './mayFollow';
 
-/** Plans that cost more may differ by a share of the whole and be the same to anybody, up to so many points. */
-const SAME_SHARE = 0.015;
-const SAME_AT_MOST = 0.045;
 /** What all those cues together may be worth that are left out as not worth remembering, points: six minutes of annoyance. */
 const CUE_WORTH = 0.1;
 /** A small thing that saves less than this is not worth finding in the morning, points. */
@@ -54,7 +50,7 @@ export function settle(polished: Plan, f: Finishing, what: 'cues and pieces' | '
     }
     return plan;
   }
-  const most = total + clamp(SAME_SHARE * total, SAME_POINTS, SAME_AT_MOST);
+  const most = total + sameWithin(total);
   const order = [...closet].sort(byPlace);
   for (const g of alongOf(order, plan).reverse()) {
     if (!f.beat()) break;

@@ -165,7 +165,7 @@ function padded(c: Conditions, s: Stacks, w: GarmentArrays): number {
 const ARMS_C = [8, -4] as const;
 const BARE_ARMS = 3;
 /** The same of calves, which runners leave bare down to some degrees of frost: see the easy run in tests/reference/practice.test.ts (engineering values). */
-const CALVES_C = [-6, -14] as const;
+const CALVES_C = [-6, -10] as const;
 const BARE_CALVES = 5;
 
 /** On snowshoes snow gets into low shoes: boots or gaiters close the ankle (common practice, no published source; how much is an engineering value). */

@@ -36,7 +36,7 @@ const READS: Record<Bodily, Read> = {
     const bad = series.coreC[r] < ALARM.coreLowC || margin < ALARM.torsoMarginK;
     return { value: metrics.torsoSkin[r], bad };
   },
-  hot: ({ series }, r) => ({ value: series.coreC[r], bad: series.coreC[r] > ALARM.coreHighC }),
+  hot: ({ series, metrics }, r) => ({ value: series.coreC[r], bad: metrics.hotCoreC[r] > ALARM.coreHighC }),
 };
 
 /** What of the body becomes unsafe between now and a little later, the soonest first. */

@@ -1,6 +1,6 @@
 import { ask, newKey } from '@/ui/api';
 import { editStore } from './kept';
-import { createOutbox, type Outbox } from './outbox';
+import { createOutbox, type Lately, type Outbox } from './outbox';
 
 /** Windows that are gone are looked for this often, ms. */
 const ADOPT_MS = 5000;
@@ -20,8 +20,28 @@ export function outbox(): Outbox {
     nowMs: () => Date.now(),
     windows,
     window,
+    lately: { read: readLately, write: writeLately },
   });
   return made;
+}
+
+const LATELY = 'lofted-ember stored lately';
+
+/** A browser that keeps nothing (a private window may not) remembers nothing over a reload. */
+function readLately(): Lately[] {
+  try {
+    return JSON.parse(sessionStorage.getItem(LATELY) ?? '[]') as Lately[];
+  } catch {
+    return [];
+  }
+}
+
+function writeLately(all: Lately[]): void {
+  try {
+    sessionStorage.setItem(LATELY, JSON.stringify(all));
+  } catch {
+    // It is a help for a minute, and nothing is lost without it.
+  }
 }
 
 /** A lock held as long as the page lives tells other windows that this one is open. */

@@ -49,6 +49,14 @@ export interface World {
   /** @returns windows that are open, this one among them; null: the browser cannot say */
   windows: () => Promise<string[] | null>;
   window: string;
+  /** what this window stored, kept over a reload */
+  lately?: { read: () => Lately[]; write: (all: Lately[]) => void };
+}
+
+/** What a window stored last of a thing, and when, ms. */
+export interface Lately extends Now {
+  thing: string;
+  at: number;
 }
 
 export interface NewEdit {
@@ -64,6 +72,8 @@ export interface NewEdit {
 const REST_MS = 400;
 const FIRST_RETRY_MS = 500;
 const LAST_RETRY_MS = 30_000;
+/** A page that is loaded anew may have been made before the server had what was sent as the old one was left: for so long, ms, the window knows better. */
+const LATELY_MS = 60_000;
 /** The page that was here a moment ago may still count as open: a new one looks so often, so far apart, ms, before it goes on. */
 const FIRST_LOOKS = 8;
 const LOOK_AGAIN_MS = 200;
@@ -88,6 +98,8 @@ export function createOutbox(world: World) {
   const listeners = new Map<string, Set<Listener>>();
   const busy = new Set<string>();
   const newest = new Map<string, Now>();
+  const isLate = ({ at }: Lately) => Math.abs(world.nowMs() - at) < LATELY_MS;
+  for (const l of world.lately?.read().filter(isLate) ?? []) newest.set(l.thing, l);
 
   const get = (id: string): Pending | undefined => state.getState().pending[id];
   const set = (id: string, p: Pending | null) =>
@@ -106,6 +118,12 @@ export function createOutbox(world: World) {
     Object.values(state.getState().pending)
       .filter((p) => p.kept.thing === thing)
       .sort((a, b) => a.kept.at - b.kept.at);
+
+  function remember(thing: string, now: Now) {
+    newest.set(thing, now);
+    const others = world.lately?.read().filter((l) => l.thing !== thing && isLate(l)) ?? [];
+    world.lately?.write([...others, { ...now, thing, at: world.nowMs() }]);
+  }
 
   function later(id: string, ms: number) {
     clearTimeout(timers.get(id));
@@ -167,7 +185,7 @@ export function createOutbox(world: World) {
     if (page === 'stays') await noted;
     try {
       const { version } = await world.send(kept.path, first.key, { ...first.value, version: kept.version }, page);
-      if (version > (newest.get(thing)?.version ?? 0)) newest.set(thing, { version, value: first.value });
+      if (version > (newest.get(thing)?.version ?? 0)) remember(thing, { version, value: first.value });
       await stored(id, version);
       tell(thing, (l) => l.stored(first.value, version));
       if (p.adopted) state.setState((s) => ({ adoptedStored: s.adoptedStored + 1 }));
@@ -237,7 +255,7 @@ export function createOutbox(world: World) {
       set(id, null);
       await world.store.drop(id);
       if (!p?.now) return;
-      newest.set(p.kept.thing, p.now);
+      remember(p.kept.thing, p.now);
       tell(p.kept.thing, (l) => l.theirs(p.now!));
     },
     /** puts this window's over what another one stored */

@@ -10,6 +10,7 @@ const fine: Moment = {
   torsoC: 33,
   heatWm2: 200,
   coreC: 37.3,
+  hotCoreC: 37.3,
   fingersC: 28,
   toesC: 27,
   faceC: 20,
@@ -22,9 +23,12 @@ function after(moments: Partial<Moment>[], { warmth = 0, debt = 0 } = {}) {
 }
 
 test('the worst of each is kept, whatever comes after', () => {
-  const of = after([{ fingersC: 12, waterG: 90, coreC: 38.2 }, { toesC: 9, faceC: 3, coreC: 36.4 }, {}], { debt: 30 });
+  const of = after(
+    [{ fingersC: 12, waterG: 90, coreC: 38.2, hotCoreC: 38.2 }, { toesC: 9, faceC: 3, coreC: 36.4 }, {}],
+    { debt: 30 },
+  );
   expect([of('fingersC'), of('toesC'), of('faceC'), of('waterG')]).toEqual([12, 9, 3, 90]);
-  expect([of('coreLowC'), of('coreHighC'), of('heatDebtWhM2')]).toEqual([36.4, 38.2, 30]);
+  expect([of('coreLowC'), of('hotCoreC'), of('heatDebtWhM2')]).toEqual([36.4, 38.2, 30]);
 });
 
 test('the torso is held against what chills at that effort, shifted by how warm one runs', () => {

@@ -58,6 +58,7 @@ const moment = (over: Partial<Moment>): Moment => ({
   torsoWet: 0.1,
   feetWet: 0,
   coreC: 37,
+  hotCoreC: 37,
   shiverW: 0,
   fingersC: 30,
   toesC: 30,

@@ -64,8 +64,8 @@ const LIMITS: Case[] = [
   ['too hot for long', 10, 0.5, 'above', 'overheated', 2, (v) => ({ hotMinutes: v })],
   ['water in the layers', 300, 2, 'above', 'wet layers', 2, (v) => ({ chillingWater: at(v) })],
   ['legs and feet are wet', 150, 2, 'above', 'wet legs', 1, (v) => ({ legWaterPeak: at(v) })],
-  ['the core is unsafely hot', 39.2, 0.05, 'above', 'too hot', 3, (v) => ({ coreHigh: at(v) })],
-  ['the core is hot', 38.5, 0.05, 'above', 'too hot', 1, (v) => ({ coreHigh: at(v) })],
+  ['the core is unsafely hot', 39.2, 0.05, 'above', 'too hot', 3, (v) => ({ hotCore: { ...at(v), coreC: v } })],
+  ['the core is hot', 38.5, 0.05, 'above', 'too hot', 1, (v) => ({ hotCore: { ...at(v), coreC: v } })],
   ['eyewear fogs', 5, 0.2, 'above', 'fog', 2, (v) => ({ fogMinutes: v })],
   ['the mouth ices up', 0.3, 0.01, 'above', 'iced mouth', 1, (v) => ({ mouthIce: at(v) })],
 ];
@@ -155,7 +155,7 @@ test('being exactly at a weak point weighs one, half way there hardly anything, 
 });
 
 test('an alarm costs five points, which no comfort outweighs, and a weak point half of one', () => {
-  expect(alarmCost(calmExtremes({ [EXTREME.coreHighC]: 39.3 }))).toBeCloseTo(5, 9);
+  expect(alarmCost(calmExtremes({ [EXTREME.hotCoreC]: 39.3 }))).toBeCloseTo(5, 9);
   expect(alarmCost(calmExtremes({ [EXTREME.hotMinutes]: 10 }))).toBeCloseTo(0.5, 9);
   expect(alarmCost(calmExtremes())).toBe(0);
 });

@@ -19,7 +19,12 @@ test('a moment of a run is that of its own row, zone by zone', () => {
       toesC: skin('toes'),
       faceC: Math.min(skin('face'), series.bareFaceC[row]),
     });
-    expect(m).toMatchObject({ scalpC: skin('scalp'), coreC: series.coreC[row], shiverW: series.shiverW[row] });
+    expect(m).toMatchObject({
+      scalpC: skin('scalp'),
+      coreC: series.coreC[row],
+      hotCoreC: metrics.hotCoreC[row],
+      shiverW: series.shiverW[row],
+    });
     expect(m.limbsC).toBe(Math.min(skin('arms'), skin('thighs'), skin('calves')));
   }
 });

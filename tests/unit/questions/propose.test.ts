@@ -1,5 +1,6 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { oneAtATime } from '@/core/clothing/purpose';
+import { staysWearable } from '@/core/kit/followable';
 import { isWorn } from '@/core/kit/replay';
 import { Hopeless, propose } from '@/core/questions/propose';
 import { scorePlan } from '@/core/judge/scorePlan';
@@ -114,6 +115,47 @@ test('padded mitts are never put over padded gloves, nor a second pair before th
   expect(oneAtATime(ski, mitts)).toBe(true);
   expect(oneAtATime(garmentsOf('wind-gloves')[0], mitts)).toBe(false);
   expect(p && isWorn(p.plan, 'warm-mitts', 2000) && isWorn(p.plan, 'ski-gloves', 2000)).not.toBe(true);
+});
+
+test('a second pair of liners is not worn over the first, a liner over a vapour barrier or under a glove is', () => {
+  const [liners, merino, barrier, wind, socks, thick] = garmentsOf(
+    'liner-gloves',
+    'merino-liners',
+    'barrier-gloves',
+    'wind-gloves',
+    'liner-socks',
+    'barrier-socks',
+  );
+  expect(oneAtATime(liners, merino)).toBe(true);
+  expect(oneAtATime(liners, barrier)).toBe(false);
+  expect(oneAtATime(merino, wind)).toBe(false);
+  expect(oneAtATime(socks, thick)).toBe(false);
+  const stays = staysWearable(new Map([liners, merino, barrier, wind].map((g) => [g.id, g])));
+  const hands = (...worn: string[]): Plan => ({ ...basic, worn, carried: [], cues: [] });
+  expect(stays(hands('liner-gloves', 'merino-liners', 'wind-gloves'))).toBe(false);
+  expect(stays(hands('barrier-gloves', 'merino-liners', 'wind-gloves'))).toBe(true);
+});
+
+test('of bands and caps one is worn at a time, over a balaclava or under a hat, and no hat under a helmet', () => {
+  const [band, cap, wind, balaclava, hat, helmet] = garmentsOf(
+    'head-band',
+    'thin-cap',
+    'wind-cap',
+    'balaclava',
+    'warm-hat',
+    'ski-helmet',
+  );
+  for (const [a, b, one] of [
+    [cap, wind, true],
+    [band, cap, true],
+    [balaclava, cap, false],
+    [band, balaclava, false],
+    [cap, hat, false],
+    [hat, helmet, true],
+    [cap, helmet, false],
+    [balaclava, helmet, false],
+  ] as const)
+    expect([oneAtATime(a, b), oneAtATime(b, a)]).toEqual([one, one]);
 });
 
 test('what was hopeless is passed over, which is known, until it is asked for again', () => {

@@ -4,6 +4,7 @@ import { applyPace } from '@/core/kit/applyPace';
 import { mergeStretches } from '@/core/outing/mergeStretches';
 import { moveCue } from '@/core/kit/edit';
 import { Course } from '@/core/search/course';
+import { pacesHeld } from '@/core/search/cuesChanged';
 import { makePlan } from '@/core/search/planner';
 import { goingWays } from '@/core/search/waysToWear';
 import { phases } from '@/core/outing/moments';
@@ -262,6 +263,21 @@ test('a pace that is held over several moments is told once, and costs what the 
   for (const c of paced)
     expect(paced.some((o) => o !== c && o.atS === c.pace!.untilS && o.pace!.share === c.pace!.share)).toBe(false);
   expect(curve.find((p) => p.plan === found)!.cost).toBeCloseTo(scored.total, 9);
+});
+
+test('a pace is held until every other natural moment of the way, but not over a stop nor into another pace', () => {
+  const request = { person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline: day, sport: 'ski tour' } as const;
+  const stop = phases(day).find((m) => m.stop)!;
+  const ends = phases(day).flatMap((m) => (m.endS <= stop.startS ? [m.endS] : []));
+  const easy = (untilS: number) => ({ share: 0.75, untilS });
+  const held = (cues: Plan['cues']) =>
+    [...pacesHeld({ ...plan, cues }, request)].map((c) => c.edit({ ...plan, cues }).cues[0].pace!.untilS);
+  expect(ends.length).toBeGreaterThan(2);
+  expect(held([{ atS: 0, actions: [], pace: easy(ends[0]) }])).toEqual(ends.slice(1));
+  expect(held([{ atS: 0, actions: [], pace: easy(ends[2]) }])).toEqual(ends.filter((e) => e !== ends[2]));
+  const brisk = { atS: ends[1], actions: [], pace: { share: 1.12, untilS: ends[2] } };
+  expect(held([{ atS: 0, actions: [], pace: easy(ends[0]) }, brisk]).slice(0, 1)).toEqual([ends[1]]);
+  expect(held([])).toEqual([]);
 });
 
 test('nobody presses on into a stop, though anywhere else', () => {

@@ -11,7 +11,7 @@ import type { Planned } from '@/core/search/planRequest';
 import { candidates } from '@/core/search/candidates';
 import { phases } from '@/core/outing/moments';
 import { scorePlan } from '@/core/judge/scorePlan';
-import { takeGarment } from '@/core/kit/edit';
+import { act, takeGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
 import { isWorn } from '@/core/kit/replay';
@@ -194,20 +194,33 @@ test.each([
 );
 
 test('what the day itself leads to is taken only where it is cheaper by a share that somebody would notice', () => {
-  const request = skiTour(-4);
+  const request = skiTour(-20);
+  // Stopped at once it has the first usable plan, which many changes better, and makes none of them itself.
   const ended = () => {
-    const search = new Search(request, () => true);
+    const search = new Search(request, () => false);
     search.begin();
     search.meet(null);
     search.end();
     return search;
   };
-  const own = ended().last(null);
-  const another = { plan: { ...own.plan, carried: [], cues: [] }, curve: own.curve, others: [], phases: 0 };
-  const cost = runPlan({ ...request, plan: own.plan }, own.plan, { stepS: 60 }).total;
-  expect(ended().last({ ...another, cost: 0.955 * cost }).plan).toEqual(own.plan);
-  // It is taken as it is, but for what would be proposed beside it.
-  expect(ended().last({ ...another, cost: 0.945 * cost }).plan).not.toEqual(own.plan);
+  const even = ended().last(null);
+  // Another shell on top, put on later and later: from a great help to hardly any.
+  const over = takeGarment(even.plan, 'wind-shell-pits', 'carried');
+  const others = Array.from({ length: 60 }, (_, i) => {
+    const atS = 300 + (i / 60) * (request.timeline.endS - 600);
+    const plan = act(over, { do: 'putOn', garment: 'wind-shell-pits' }, atS);
+    const { total } = runPlan({ ...request, plan }, plan, { stepS: 10 });
+    return { plan, share: total / even.scored.total };
+  });
+  const takes = (plan: Plan) => {
+    const alone = { plan, curve: [], others: [], phases: 0, cost: 0 };
+    return JSON.stringify(ended().last(alone).plan) !== JSON.stringify(even.plan);
+  };
+  const [little, much] = [others.filter((o) => o.share > 0.97 && o.share < 0.99), others.filter((o) => o.share < 0.97)];
+  expect(Math.min(...little.map((o) => o.share))).toBeLessThan(0.976);
+  expect(Math.max(...much.map((o) => o.share))).toBeGreaterThan(0.96);
+  expect(little.some(({ plan }) => takes(plan))).toBe(false);
+  expect(much.slice(-4).every(({ plan }) => takes(plan))).toBe(true);
 });
 
 test('whatever a search ends with, what would be proposed beside it is taken', () => {

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { NotDone } from '@/ui/api';
 import { differences } from '@/ui/outbox/differences';
 import { editStore, type KeptEdits } from '@/ui/outbox/kept';
-import { createOutbox, pendingOf, type World } from '@/ui/outbox/outbox';
+import { createOutbox, pendingOf, type Lately, type World } from '@/ui/outbox/outbox';
 
 beforeEach(async () => {
   jest.useFakeTimers({ doNotFake: ['setImmediate', 'queueMicrotask', 'nextTick'] });
@@ -216,4 +216,25 @@ test('what differs between two windows is told by name, counted from one', () =>
     { where: 'legs, 3', mine: 'none', theirs: '{"packOn":true}' },
   ]);
   expect(differences(mine, { ...mine })).toEqual([]);
+});
+
+test('a page loaded anew knows for a minute what its window stored as the old one was left, and no longer', async () => {
+  const server = aServer();
+  let kept: Lately[] = [];
+  let now = 1_000_000;
+  const lately = { read: () => kept, write: (all: Lately[]) => void (kept = all) };
+  const window = () => aWindow(server, { lately, nowMs: () => now });
+  const box = window();
+  await box.edit(edit(7));
+  await wait(1000);
+  expect(server.things.get('/a')).toEqual({ version: 2, value: { n: 7 } });
+  // The server made the new page before it had the edit: it shows version 1.
+  now += 59_000;
+  const anew = window();
+  expect(anew.known('plan a')).toMatchObject({ version: 2, value: { n: 7 } });
+  await anew.edit(edit(8, 1));
+  await wait(1000);
+  expect(server.things.get('/a')).toEqual({ version: 3, value: { n: 8 } });
+  now += 61_000;
+  expect(window().known('plan a')).toBeUndefined();
 });
