@@ -178,6 +178,14 @@ export const RULES: Record<string, (s: Seen) => string | undefined> = {
     const s = c.timeline.stretches.find((x) => !coversUnderwear(at(x.endS - 1)));
     return s && `underwear at ${(s.endS / 60).toFixed(0)} min`;
   },
+  'shoes are on wherever one goes, and a base beneath what is worn over it': ({ c, at }) => {
+    const s = c.timeline.stretches.find((x) => {
+      const worn = at(x.endS - 1);
+      const torso = worn.filter((g) => g.group === 'torso');
+      return !worn.some((g) => g.role === 'footwear') || (torso.length > 0 && !torso.some((g) => g.role === 'base'));
+    });
+    return s && `not before ${(s.endS / 60).toFixed(0)} min`;
+  },
   'briefs are worn where they are owned': ({ c, plan, along }) =>
     owns(c, (g) => g.role === 'short') && !along.some((g) => g.role === 'short' && plan.worn.includes(g.id))
       ? 'no briefs'

@@ -63,6 +63,8 @@ export interface GarmentArrays {
   uncover: Float64Array;
   /** share of a garment's own heat given off in each zone, 0–1 */
   heatShare: Float64Array;
+  /** 1 where what a garment holds in a zone is water on legs and feet, which work keeps warm: trousers reach over the pelvis too */
+  onLegs: Float64Array;
   /** index of each garment id */
   indexOf: Map<string, number>;
   /** garment indexes from the skin out */
@@ -104,6 +106,7 @@ const areaOf = (zone: ClothedZone): number =>
   ZONE_TABLE.reduce((sum, row) => sum + (clothedAs(row.zone) === zone ? row.areaM2 : 0), 0);
 /** What each column of the integrator is dressed like. */
 const DRESSED = ZONES.map(clothedAs);
+const LEG_ZONES: ReadonlySet<ClothedZone> = new Set(['thighs', 'calves', 'feet', 'toes']);
 
 const fromSkinOut = (a: Garment, b: Garment): number =>
   a.order - b.order || a.thicknessMm - b.thicknessMm || byText(a.id, b.id);
@@ -122,6 +125,7 @@ const BY_ZONE = [
   'liquid',
   'bridges',
   'heatShare',
+  'onLegs',
 ] as const;
 const BY_OPENING = ['ventArea', 'uncover'] as const;
 const ONCE = [
@@ -191,6 +195,9 @@ function newColumns(g: Garment): Columns {
     const all = covered.reduce((a, b) => a + b, 0);
     for (let z = 0; z < ZONE_COUNT; z++) w.heatShare[z] = all > 0 ? covered[z] / all : 0;
   }
+  DRESSED.forEach(
+    (zone, z) => (w.onLegs[z] = LEG_ZONES.has(zone) || (zone === 'pelvis' && g.group === 'legs') ? 1 : 0),
+  );
   g.openings.forEach((o, n) => {
     const area = o.zones.reduce((s, z) => s + areaOf(z), 0);
     for (let z = 0; z < ZONE_COUNT; z++) {
@@ -268,6 +275,7 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
     ventArea: new Float64Array(count * MAX_OPENINGS * ZONE_COUNT),
     uncover: new Float64Array(count * MAX_OPENINGS * ZONE_COUNT),
     heatShare: f(),
+    onLegs: f(),
     indexOf: new Map(),
     inOrder: new Int16Array(count),
     inZone: [],

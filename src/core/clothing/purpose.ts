@@ -17,9 +17,9 @@ export const isBarrierLiner = (g: Garment): boolean => g.role === 'liner' && isB
 /** What is kept dry for stops: the jacket and the over-trousers. */
 export const isStandby = (g: Garment): boolean => (g.group === 'torso' || g.group === 'legs') && g.role === 'warm';
 
-/** What anybody hangs up on coming in: shells and jackets of the torso, over-trousers. */
+/** What anybody hangs up on coming in: shells, jackets and whatever has fill for the torso, over-trousers. */
 export const isCoat = (g: Garment): boolean =>
-  (g.group === 'torso' && (g.role === 'shell' || g.role === 'storm' || g.role === 'warm')) ||
+  (g.group === 'torso' && (g.role === 'shell' || g.role === 'storm' || g.role === 'warm' || g.filled)) ||
   (g.group === 'legs' && (g.role === 'storm' || g.role === 'warm'));
 
 /** What anybody takes off on coming in: coats, gloves, and what is before face and eyes. */
@@ -89,6 +89,20 @@ export const fewEnoughLayers = (worn: readonly Garment[]): boolean =>
   CLOTHED_ZONES.every(
     (zone) => worn.filter((g) => (g.panels[zone]?.coverage ?? 0) >= LEAST_COVER).length <= MOST_LAYERS,
   );
+
+/**
+ * Whether somebody has on what nobody goes without: shoes, and a base beneath the layers of the torso (common practice, no published source).
+ * @param worn what is worn  @param owned what there is: of what nobody owns none is asked for
+ */
+export function hasEssentials(worn: readonly Garment[], owned: { footwear: boolean; base: boolean }): boolean {
+  return (
+    (!owned.footwear || worn.some((g) => g.role === 'footwear')) &&
+    (!owned.base || worn.some(isTorsoBase) || worn.every((g) => g.group !== 'torso'))
+  );
+}
+
+/** What lies next to the skin of the torso. */
+export const isTorsoBase = (g: Garment): boolean => g.group === 'torso' && g.role === 'base';
 
 /** What is worn over the body by choice; boots and helmets are what the sport asks for. */
 export const isLayer = (g: Garment): boolean => g.group === 'torso' || g.group === 'legs' || g.group === 'hands';

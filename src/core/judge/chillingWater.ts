@@ -5,7 +5,7 @@ import { ramp } from '@/core/quantity/range';
  * by itself, beside that of the body above, and so much less of it; at a stop all of it together (wet tights are borne on a run: common practice, no published
  * source; how much are engineering values).
  */
-const LEGS_LESS = 0.6;
+const LEGS_LESS = 0.75;
 const LEGS_WORK = [0.35, 0.5] as const;
 
 /**

@@ -59,6 +59,12 @@ export const isUnsafe = (f: Finding): boolean => f.severity === 3;
 export const alarmsIn = (list: readonly Finding[]): Finding[] => list.filter(isUnsafe);
 export const isSafe = (list: readonly Finding[]): boolean => !list.some(isUnsafe);
 
+/** Whether of two lists the first has no alarm more, and no more that is a weak point or worse. */
+export const isNoGraver = (list: readonly Finding[], than: readonly Finding[]): boolean =>
+  ([2, 3] as const).every(
+    (severity) => list.filter((f) => f.severity >= severity).length <= than.filter((f) => f.severity >= severity).length,
+  );
+
 /** From a limit on it is this grave. */
 interface Step {
   limit: number;

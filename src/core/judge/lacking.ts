@@ -36,6 +36,11 @@ const SPARE_HANDS = { points: 0.25, feelsC: [0, -12], hours: [0.75, 3] } as cons
 const WARMTH = { points: 0.9, feelsC: [10, -8], hours: [1, 3] } as const;
 const WARM_HANDS = { points: 0.4, feelsC: [-5, -25], hours: [1, 3] } as const;
 const WARM_FEET = { points: 0.4, feelsC: [-5, -25], hours: [1, 3] } as const;
+/** A shell against wind and a shower on ground far from a door, where the sky may turn while one is out (common practice, no published source). */
+const SHELL = { points: 0.3, feelsC: [12, 2], hours: [1.5, 3.5] } as const;
+/** A vest keeps the wind from half of what a shell does. */
+const VEST = 0.5;
+const SLEEVED = 0.5;
 /**
  * Whoever is within half an hour of a door, at the cold at which warmth counts in full, brings nothing to stand in (common practice, no published source). What somebody who
  * stands loses grows with the fall from skin to air, so an hour counts for more the colder it is. Skin of somebody who stands about, °C.
@@ -60,7 +65,7 @@ const asks = (
 ) => of.points * ramp(n.feelsC, of.feelsC) * ramp(n.hours, of.hours);
 
 /**
- * Points for what ought to be along and is not: something for the head, for the hands, dry gloves, and warmth for somebody who must
+ * Points for what ought to be along and is not: something for the head, for the hands, dry gloves, a shell far from doors, and warmth for somebody who must
  * stand, for the torso and for fingers and toes that no work warms. Each grows with cold and hours and without a step, so that no air and no minute decides (common practice, no published
  * source, for what; the ramps are engineering values).
  * @param along worn and carried
@@ -71,6 +76,7 @@ export function lackPrice(along: Iterable<Garment>, need: Need): number {
   let warmHands = 0;
   let warmFeet = 0;
   let warmth = 0;
+  let shell = 0;
   for (const g of along) {
     if (g.group === 'head' && g.role !== 'over')
       hat = Math.max(hat, Math.min(1, (g.panels.scalp?.coverage ?? 0) / COVERS_SCALP));
@@ -81,6 +87,8 @@ export function lackPrice(along: Iterable<Garment>, need: Need): number {
     }
     if (g.group === 'feet' && g.role !== 'heater' && g.role !== 'shell') warmFeet += fabricResistance(g);
     if (g.group === 'torso' && (g.role === 'mid' || g.role === 'warm')) warmth += fabricResistance(g);
+    if (g.group === 'torso' && (g.role === 'shell' || g.role === 'storm'))
+      shell = Math.max(shell, (g.panels.arms?.coverage ?? 0) >= SLEEVED ? 1 : VEST);
   }
   const holds = clamp(HOLDS.at10 + HOLDS.perK * (10 - need.feelsC), HOLDS.at10, HOLDS.most);
   const coldness = Math.max(0, (SKIN_C - need.feelsC) / (SKIN_C - WARMTH.feelsC[1]));
@@ -89,6 +97,7 @@ export function lackPrice(along: Iterable<Garment>, need: Need): number {
     asks(need, HAT) * (1 - hat) +
     (hands === 0 ? asks(need, HANDS) : 0) +
     (hands < 2 ? asks(need, SPARE_HANDS) : 0) +
+    asks({ feelsC: need.feelsC, hours: need.farHours }, SHELL) * (1 - shell) +
     asks(standing, WARM_HANDS) * clamp(1 - warmHands / enough(HANDS_HOLD, need.feelsC), 0, 1) +
     asks(standing, WARM_FEET) * clamp(1 - warmFeet / enough(FEET_HOLD, need.feelsC), 0, 1) +
     asks(standing, WARMTH) * clamp(1 - warmth / holds, 0, 1)

@@ -14,7 +14,7 @@ import { stretchAt } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import type { Series } from '@/core/simulate/series';
 import { shareAbove } from '@/core/quantity/shareAbove';
-import { ON_LEGS, torsoMean } from './moment';
+import { torsoMean } from './moment';
 import { coldTorso, sensation } from './sensation';
 import { CHILL_S, LIMIT, SETTLE_S, SHIVERS_W, WEAK } from './limits';
 
@@ -256,7 +256,7 @@ function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasu
       const at = (r * w.count + g) * ZONE_COUNT + z;
       const here = beyondDry(series.waterGm2[at], w.sorb[j]) * area[z];
       water += here;
-      legs += here * ON_LEGS[z];
+      legs += here * w.onLegs[j];
       frost += series.frostGm2[at] * area[z];
     }
     if (base < 0 && w.cover[g * ZONE_COUNT + CHEST] > COVERS_CHEST) base = g;

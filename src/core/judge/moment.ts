@@ -1,4 +1,4 @@
-import { ZONE_COUNT, ZONE_TABLE, zoneIndex, ZONES, type Zone } from '@/core/body/zones';
+import { ZONE_COUNT, ZONE_TABLE, zoneIndex } from '@/core/body/zones';
 import { beyondDry } from '@/core/moisture/beyondDry';
 import type { Series } from '@/core/simulate/series';
 import type { Simulator } from '@/core/simulate/simulator';
@@ -36,7 +36,7 @@ export interface Moment {
   eyes: number;
   rained: number;
   masked: number;
-  /** how scantily limbs are dressed, 0–16: see `Weathered` */
+  /** how scantily limbs are dressed, 0–23: see `Weathered` */
   scant: number;
   /** what hinders the work, 0–1: see `Weathered` */
   hinders: number;
@@ -88,7 +88,6 @@ export const noMoment = (): Moment => ({
   effort: 0,
 });
 
-const LEG_ZONES: readonly Zone[] = ['thighs', 'calves', 'feet', 'toes'];
 const FINGERS = zoneIndex('fingers');
 const TOES = zoneIndex('toes');
 const FEET = zoneIndex('feet');
@@ -101,8 +100,6 @@ const CHEST = zoneIndex('chest');
 const BACK = zoneIndex('back');
 const UNDER = zoneIndex('underPack');
 const PELVIS = zoneIndex('pelvis');
-/** 1 for a zone of legs and feet, else 0. */
-export const ON_LEGS: readonly number[] = ZONES.map((z) => (LEG_ZONES.includes(z) ? 1 : 0));
 const A = [CHEST, BACK, UNDER, PELVIS].map((z) => ZONE_TABLE[z].areaM2);
 const TORSO_AREA = A[0] + A[1] + A[2] + A[3];
 
@@ -195,7 +192,7 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
       const j = g * ZONE_COUNT + z;
       const here = beyondDry(s.water[j], w.sorb[j]) * area[z];
       water += here;
-      legs += here * ON_LEGS[z];
+      legs += here * w.onLegs[j];
     }
   }
   if (shells > 1) into.layers += shells - 1;

@@ -1,6 +1,6 @@
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
-import { coversUnderwear, fewEnoughLayers, oneAtATime } from '@/core/clothing/purpose';
+import { coversUnderwear, fewEnoughLayers, hasEssentials, isTorsoBase, oneAtATime } from '@/core/clothing/purpose';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { askedAt, haltsNobody, underRoof } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
@@ -53,14 +53,19 @@ export function followable(
 }
 
 /**
- * Tells whether a plan can be worn as it stands, at the start and after every cue: no underwear outermost, not too many layers, of what is worn one at
- * a time no two, no warmers in bare hands, and no sleeves rolled up beneath a layer.
+ * Tells whether a plan can be worn as it stands, at the start and after every cue: shoes, a base beneath what is worn over it, no underwear outermost, not
+ * too many layers, of what is worn one at a time no two, no warmers in bare hands, and no sleeves rolled up beneath a layer.
  * @param garments by id
  */
 export function staysWearable(garments: ReadonlyMap<string, Garment>): (plan: Plan) => boolean {
+  const owned = {
+    footwear: [...garments.values()].some((g) => g.role === 'footwear'),
+    base: [...garments.values()].some(isTorsoBase),
+  };
   const can = (on: ReadonlySet<string>) => {
     const worn = [...on].flatMap((id) => garments.get(id) ?? []);
     return (
+      hasEssentials(worn, owned) &&
       coversUnderwear(worn) &&
       fewEnoughLayers(worn) &&
       holdsWarmers(worn) &&

@@ -7,12 +7,12 @@ import {
   isUnderwear,
   leavesLegsBare,
 } from '@/core/clothing/purpose';
-import type { Garment } from '@/core/clothing/garment';
+import type { Garment, Opening } from '@/core/clothing/garment';
 import { isIndoors } from '@/core/effort/sports';
 import { act, swapGarment, takeGarment } from '@/core/kit/edit';
 import { staysFollowable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
-import { isWorn, tidy, wornAt } from '@/core/kit/replay';
+import { isWorn, settingAt, tidy, wornAt } from '@/core/kit/replay';
 import { legAt, phases, stretchAt, type Phase } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import { leeIsNear, standbyGoesOn } from './course';
@@ -44,12 +44,10 @@ export function* atHalts(
   const legs = along.find(isLegBase);
   const inRoom = takes.filter(isLegBase);
   const halts = moments.filter((m) => m.halted && m.startS > 0);
+  yield* shutForStops(plan, along, timeline, asked);
   for (const m of halts) {
     const { startS } = m;
-    // One stays until one goes on or dresses for the way, whatever moments there are meanwhile.
-    const leg = legAt(timeline, startS + 1);
-    const isOver = (n: Phase) => n.startS > startS && (!n.stop || legAt(timeline, n.startS + 1) !== leg);
-    const endS = moments.find(isOver)?.startS ?? timeline.endS;
+    const endS = stopEnds(m, moments, timeline);
     const change = (g: Garment, name: string, edit: Change['edit']): Change => ({
       name: `${g.id} ${name} ${startS}`,
       of: g.group,
@@ -92,5 +90,40 @@ export function* atHalts(
         warmer: 0,
         edit: (p) => tidy({ ...p, cues: [...p.cues, { atS: startS, actions: [], shelter: { untilS: endS } }] }),
       };
+  }
+}
+
+/** When a stop that begins with a phase is over, s: one stays until one goes on or dresses for the way, whatever moments there are meanwhile. */
+function stopEnds({ startS }: Phase, moments: readonly Phase[], timeline: Timeline): number {
+  const leg = legAt(timeline, startS + 1);
+  const isOver = (n: Phase) => n.startS > startS && (!n.stop || legAt(timeline, n.startS + 1) !== leg);
+  return moments.find(isOver)?.startS ?? timeline.endS;
+}
+
+/** What stands open on the way, shut for a stop and open again after it, a wait at the start too: trousers that are worn with open vents through a race are shut in its pen. */
+function* shutForStops(
+  plan: Plan,
+  along: readonly Garment[],
+  timeline: Timeline,
+  asked: (edit: Change['edit']) => Change['edit'],
+): Generator<Change> {
+  const moments = phases(timeline);
+  for (const m of moments.filter((x) => x.stop && !isIndoors(stretchAt(timeline, x.startS + 1).sport))) {
+    const endS = stopEnds(m, moments, timeline);
+    for (const g of along) {
+      const open = g.openings.filter((o) => o.kind === 'vent' && settingAt(plan, g, o.id, m.startS + 1) > 0);
+      if (open.length === 0 || !isWorn(plan, g.id, m.startS + 1)) continue;
+      const set = (p: Plan, atS: number, to: (o: Opening) => number) =>
+        open.reduce((q, o) => act(q, { do: 'set', garment: g.id, opening: o.id, setting: to(o) }, atS), p);
+      yield {
+        name: `${g.id} shut for ${m.startS}`,
+        of: g.group,
+        warmer: 0,
+        edit: asked((p) => {
+          const shut = set(p, m.startS, () => 0);
+          return endS < timeline.endS ? set(shut, endS, (o) => settingAt(p, g, o.id, endS)) : shut;
+        }),
+      };
+    }
   }
 }

@@ -11,7 +11,7 @@ import { mixes } from './mixes';
 import { orderPrice } from './order';
 import { cuesMoved, pacesHeld, pacesTried } from './cuesChanged';
 import { across } from './across';
-import { anotherLayer, singleChanges, withoutChanging, type Change } from './singleChanges';
+import { anotherLayer, otherLegs, singleChanges, withoutChanging, type Change } from './singleChanges';
 import { sweep } from './sweep';
 import { triedFirst } from './triedFirst';
 
@@ -120,7 +120,10 @@ export class Polishing {
       this.takesMix() ||
       (this.triesTwo && this.takesTwo()) ||
       this.takesAny(sweep(this.plan, this.f.request), 'swept') ||
-      this.takesAny(triedFirst(this.plan, candidates, this.f.request), 'first')
+      this.takesAny(
+        [...triedFirst(this.plan, candidates, this.f.request), ...otherLegs(this.plan, this.f.request)],
+        'first',
+      )
     );
   }
 
@@ -227,6 +230,7 @@ export class Polishing {
     const all = [
       ...singleChanges(plan, f.request),
       ...anotherLayer(plan, f.request),
+      ...otherLegs(plan, f.request),
       ...cuesMoved(plan, f.request),
       ...pacesTried(plan, f.request),
       ...withoutChanging(plan, f.request.closet),

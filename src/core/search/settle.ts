@@ -1,6 +1,6 @@
 import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import type { Garment } from '@/core/clothing/garment';
-import { alarmsIn } from '@/core/judge/findings';
+import { isNoGraver } from '@/core/judge/findings';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { underRoof } from '@/core/outing/moments';
@@ -20,7 +20,7 @@ const NEEDLESS: ReadonlySet<Garment['group']> = new Set(['eyes', 'face', 'head',
 /**
  * Among plans that nobody could tell apart, the one nearest to one order: fewer cues, fewer pieces, and of each kind the first in the order of a
  * closet from the skin out and from thin to thick. So a little colder air asks for the same pieces, and not for whichever happened to
- * come out a hair cheaper. @param what 'cues' leaves the pieces as they are, but for small ones that are of no use
+ * come out a hair cheaper. Nothing is left out that would make a weak point more. @param what 'cues' leaves the pieces as they are, but for small ones that are of no use
  */
 export function settle(polished: Plan, f: Finishing, what: 'cues and pieces' | 'cues' = 'cues and pieces'): Plan {
   const { closet, sport, barriers = false } = f.request;
@@ -28,13 +28,12 @@ export function settle(polished: Plan, f: Finishing, what: 'cues and pieces' | '
   trials.hold(polished);
   const may = mayFollow(f);
   const before = ranIn(f, polished);
-  const unsafe = alarmsIn(before.findings).length;
   let plan = polished;
   let { total } = before;
   const takes = (next: Plan, most: number): boolean => {
     if (!may(plan, next) || !trials.maySave(next, before.total - most)) return false;
     const then = ranIn(f, next);
-    const same = then.total <= most && alarmsIn(then.findings).length <= unsafe;
+    const same = then.total <= most && isNoGraver(then.findings, before.findings);
     if (same) [plan, total] = [next, then.total];
     return same;
   };

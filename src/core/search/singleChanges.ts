@@ -64,6 +64,16 @@ function* asTheyCome(plan: Plan, request: PlanRequest): Generator<Change> {
           warmer: 0,
           edit: (p) => (isAlong(p, other.id) ? swapGarment(p, g.id, other) : p),
         };
+    // One of two things kept dry for stops may be enough there: the jacket that is along and stays in the pack.
+    if (isOverTrousers(g))
+      for (const jacket of along)
+        if (jacket.group === 'torso' && isStandby(jacket) && !isEverWorn(plan, jacket.id))
+          yield {
+            name: `${jacket.id} for ${g.id} at stops`,
+            of: 'torso',
+            warmer: fabricResistance(jacket) - fabricResistance(g),
+            edit: (p) => swapGarment(leaveGarment(p, jacket.id), g.id, jacket),
+          };
     // What is small may wait in the pocket while its like is worn.
     if (WAITS.has(g.group) && g.role !== 'over' && plan.worn.includes(g.id))
       for (const other of closet.filter((o) => o.group === g.group && alike(o, g) && suits(o)))
@@ -159,6 +169,29 @@ export function* anotherLayer(plan: Plan, { closet, sport }: PlanRequest): Gener
   }
 }
 
+/**
+ * Tights in the place of trousers and the other way about: other pieces of the legs that are worn over nothing, or over long underwear, in the place of one. Each
+ * with its vents shut and open, since trousers that are shut may be far too warm.
+ */
+export function* otherLegs(plan: Plan, { closet, sport }: PlanRequest): Generator<Change> {
+  const isOuter = (g: Garment) => g.group === 'legs' && LEGS_OVER.has(g.role) && !isUnderwear(g);
+  const along = alongOf(closet, plan);
+  for (const g of along.filter(isOuter))
+    for (const o of closet)
+      if (isOuter(o) && !along.some((x) => x === o || alike(x, o)) && suitsSport(o, sport))
+        yield* shutAndOpen(
+          o,
+          {
+            name: `${g.id} to ${o.id}`,
+            of: 'legs',
+            warmer: fabricResistance(o) - fabricResistance(g),
+            edit: (p) => swapGarment(p, g.id, o),
+          },
+          g,
+        );
+}
+const LEGS_OVER: ReadonlySet<Garment['role']> = new Set(['base', 'shell', 'storm']);
+
 /** From so many layers over the base on two of them may give way to one: two shells over each other warm less than a fleece or a second jacket. */
 const MANY_LAYERS = 4;
 
@@ -190,6 +223,8 @@ function* untilItFalls(plan: Plan, along: readonly Garment[], timeline: Timeline
           edit: (p) => act(act(p, { do: 'takeOff', garment: g.id }, 0), { do: 'putOn', garment: g.id }, m.startS),
         };
 }
+
+const isEverWorn = (plan: Plan, id: string): boolean => wornTogether(plan, id, id);
 
 /** Whether two pieces are ever worn at one time. */
 const wornTogether = (plan: Plan, a: string, b: string): boolean =>

@@ -6,6 +6,7 @@ import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { STRIDE, type Stacks } from '@/core/clothing/stack';
 import { SPORT, type Purpose } from '@/core/effort/sports';
 import type { Conditions } from '@/core/outing/conditions';
+import { feelsLikeC } from '@/core/outing/feelsLike';
 import { clamp, ramp } from '@/core/quantity/range';
 
 /** What weather does to ears, eyes, hair and limbs that no zone of the body stands for. */
@@ -18,9 +19,9 @@ export interface Weathered {
   rained: number;
   /** something of the face's is on whoever works: it gets damp and makes breath harder, 0 or 1 */
   masked: number;
-  /** how scantily limbs are dressed: 3 for a thin shell on bare thighs, 4 for a membrane, twice that in full rain, up to 3 for arms bare in the cold, up to 5 for calves in hard frost, 2 for low shoes on snowshoes */
+  /** how scantily limbs are dressed: 3 for a thin shell on bare thighs, 4 for a membrane, twice that in full rain, up to 3 for arms bare in the cold, up to 5 for calves in hard frost, 2 for a membrane on bare arms and for low shoes on snowshoes, 3 for bare hands on a descent on skis */
   scant: number;
-  /** what hinders the work: 1 for rain trousers on whoever runs or skis a track, since they bind every stride, less for them in dry mild air, for mitts at brakes and gears and for padded gloves at work */
+  /** what hinders the work: 1 for rain trousers on whoever runs or skis a track, since they bind every stride, less for other heavy trousers there and for them in dry mild air, for mitts at brakes and gears and for padded gloves at work */
   hinders: number;
   /** how much a front that stands open flaps in the wind, 0–1 */
   flaps: number;
@@ -123,15 +124,33 @@ const DRY_MILD_C = [-2, 4] as const;
 const DRY_FALL = [0.3, 0] as const;
 const DRY_RAIN_TROUSERS = 0.2;
 
-function inRainTrousers(c: Conditions, s: Stacks, w: GarmentArrays): number {
+/**
+ * Heavy trousers bind and flap on whoever runs or skis a track, the less the lighter they are; what is made for that does not (common practice, no
+ * published source; between which masses, g, and how much of that are engineering values).
+ */
+const HEAVY_TROUSERS_G = [200, 450] as const;
+const HEAVY_TROUSERS = 0.5;
+
+/** Whether a piece is made for a sport whose strides bind. */
+const isForStrides = (g: Garment): boolean => g.suits.some((p) => STRIDES.includes(p));
+
+function inTrousers(c: Conditions, s: Stacks, w: GarmentArrays): number {
   const { going, purpose } = SPORT[c.sport];
   if (going !== 'own effort') return 0;
-  for (let k = 1; k <= s.layers[THIGHS]; k++)
-    if (w.garments[s.garment[THIGHS * STRIDE + k]].role === 'storm') {
-      if (STRIDES.includes(purpose)) return 1;
-      return c.wetting ? 0 : DRY_RAIN_TROUSERS * ramp(c.airC, DRY_MILD_C) * ramp(c.precipitationMmH, DRY_FALL);
-    }
-  return 0;
+  const strides = STRIDES.includes(purpose);
+  let hinders = 0;
+  for (let k = 1; k <= s.layers[THIGHS]; k++) {
+    const g = w.garments[s.garment[THIGHS * STRIDE + k]];
+    if (g.role === 'storm')
+      return strides
+        ? 1
+        : c.wetting
+          ? 0
+          : DRY_RAIN_TROUSERS * ramp(c.airC, DRY_MILD_C) * ramp(c.precipitationMmH, DRY_FALL);
+    if (strides && g.role === 'shell' && !isForStrides(g))
+      hinders = Math.max(hinders, HEAVY_TROUSERS * ramp(g.massG, HEAVY_TROUSERS_G));
+  }
+  return hinders;
 }
 
 /** Brakes and gears ask for fingers: riders wear mitts in hard frost only, or under covers on the bars (common practice, no published source; from where to where, °C, and how much are engineering values). */
@@ -164,9 +183,37 @@ function padded(c: Conditions, s: Stacks, w: GarmentArrays): number {
 /** Nobody goes with bare arms in the cold, however warm the work: between these, °C, it comes to bother in full (common practice, no published source; how much are engineering values). */
 const ARMS_C = [8, -4] as const;
 const BARE_ARMS = 3;
-/** The same of calves, which runners leave bare down to some degrees of frost: see the easy run in tests/reference/practice.test.ts (engineering values). */
-const CALVES_C = [-6, -10] as const;
+/**
+ * The same of calves, by what the air feels like on them, °C: runners leave them bare down to some degrees of frost out of the wind (the easy run in
+ * tests/reference/practice.test.ts), riders, whose legs stand in the wind of their own speed, cover them above freezing (common practice, no published source;
+ * from where to where, and how much, are engineering values).
+ */
+const CALVES_FEEL_C = { rides: [4, -2], others: [-12.5, -17] } as const;
 const BARE_CALVES = 5;
+
+function bareCalves(c: Conditions, s: Stacks): number {
+  const bare = bareOf(s, CALVES);
+  return bare > 0 ? bare * ramp(feelsLikeC(c), CALVES_FEEL_C[c.sport === 'cycle' ? 'rides' : 'others']) : 0;
+}
+
+/** A membrane on bare arms sticks to them, as one on bare legs does (common practice, no published source; how much is an engineering value). */
+const STICKS_TO_ARMS = 2;
+
+function membraneOnArms(s: Stacks, w: GarmentArrays): number {
+  let bare = 1;
+  for (let k = 1; k <= s.layers[ARMS]; k++) {
+    const i = ARMS * STRIDE + k;
+    if (w.garments[s.garment[i]].membrane) return STICKS_TO_ARMS * bare * s.cover[i];
+    bare *= 1 - s.cover[i];
+  }
+  return 0;
+}
+
+/** Nobody goes downhill on skis with bare hands: whoever falls skins them on the snow (common practice, no published source; how much is an engineering value). */
+const BARE_HANDS_ON_SKIS = 3;
+
+const bareHandsOnSkis = ({ sport }: Conditions, s: Stacks): number =>
+  sport === 'downhill ski' && s.layers[HANDS] === 0 ? BARE_HANDS_ON_SKIS : 0;
 
 /** On snowshoes snow gets into low shoes: boots or gaiters close the ankle (common practice, no published source; how much is an engineering value). */
 const LOW_SHOES = 2;
@@ -210,11 +257,13 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
     if (works && w.garments[g].group === 'face' && s.cover[FACE * STRIDE + k] >= MASKS) into.masked = 1;
   }
   const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
-  into.hinders = inRainTrousers(c, s, w) + (works ? mittsAtBars(c, s, w) + padded(c, s, w) : 0);
+  into.hinders = inTrousers(c, s, w) + (works ? mittsAtBars(c, s, w) + padded(c, s, w) : 0);
   into.scant =
     onThighs(s, w) * (1 + CLINGS_WET * ramp(falls, RAIN_MM_H)) +
     BARE_ARMS * bareOf(s, ARMS) * ramp(c.airC, ARMS_C) +
-    BARE_CALVES * bareOf(s, CALVES) * ramp(c.airC, CALVES_C) +
+    BARE_CALVES * bareCalves(c, s) +
+    membraneOnArms(s, w) +
+    bareHandsOnSkis(c, s) +
     snowInShoes(c, s, w);
   into.earC = ears ? bareSkinC(c.airC, c.relativeWind, EAR_TISSUE) : Infinity;
   const snows = c.precipitation.includes('snow');

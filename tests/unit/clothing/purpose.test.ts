@@ -41,9 +41,16 @@ test('rain trousers come off over tights, not over briefs alone', () => {
   expect(leavesLegsBare(garmentsOf('wind-shell')[0], [], new Set())).toBe(false);
 });
 
-test('coats are shells and jackets of the torso and what goes over trousers', () => {
+test('coats are shells and jackets of the torso, what has fill, and what goes over trousers', () => {
   const coats = idsWhere(isCoat);
-  for (const id of ['wind-shell', 'storm-shell', 'standby-puffy', 'puffy-overtrousers', 'storm-trousers'])
+  for (const id of [
+    'wind-shell',
+    'storm-shell',
+    'standby-puffy',
+    'active-jacket',
+    'puffy-overtrousers',
+    'storm-trousers',
+  ])
     expect(coats).toContain(id);
   for (const id of ['grid-fleece', 'mesh-base', 'wind-trousers', 'warm-hat', 'shell-mitts'])
     expect(coats).not.toContain(id);
@@ -58,12 +65,13 @@ test('coats are shells and jackets of the torso and what goes over trousers', ()
 
 test('a plan cannot be worn that puts padded mitts over padded gloves or glasses under goggles; liners and shells go under and over', () => {
   const can = staysWearable(new Map(CATALOGUE.map((g) => [g.id, g])));
-  const wears = (...ids: string[]) => can({ worn: ['thin-merino-base', ...ids], carried: [], openings: {}, cues: [] });
+  const wears = (...ids: string[]) =>
+    can({ worn: ['thin-merino-base', 'winter-boots', ...ids], carried: [], openings: {}, cues: [] });
   expect(wears('warm-mitts', 'liner-gloves', 'shell-mitts', 'goggles')).toBe(true);
   expect(wears('warm-mitts', 'ski-gloves')).toBe(false);
   expect(wears('sun-glasses', 'goggles')).toBe(false);
   const later = (...actions: Plan['cues'][0]['actions']): Plan => ({
-    worn: ['thin-merino-base', 'sun-glasses'],
+    worn: ['thin-merino-base', 'winter-boots', 'sun-glasses'],
     carried: ['goggles'],
     openings: {},
     cues: [{ atS: 1800, actions }],
@@ -75,7 +83,7 @@ test('a plan cannot be worn that puts padded mitts over padded gloves or glasses
 test('a plan that takes off what covers underwear does not stay dressed, whenever it does so', () => {
   const dressed = staysWearable(new Map(CATALOGUE.map((g) => [g.id, g])));
   const plan = (over: Partial<Plan>): Plan => ({
-    worn: ['mesh-base', 'wind-shell', 'mesh-longs', 'wind-trousers'],
+    worn: ['mesh-base', 'wind-shell', 'mesh-longs', 'wind-trousers', 'winter-boots'],
     carried: [],
     openings: {},
     cues: [],
@@ -83,7 +91,7 @@ test('a plan that takes off what covers underwear does not stay dressed, wheneve
   });
   const off = (garment: string, atS: number) => ({ atS, actions: [{ do: 'takeOff' as const, garment }] });
   expect(dressed(plan({}))).toBe(true);
-  expect(dressed(plan({ worn: ['mesh-base', 'wind-trousers'] }))).toBe(false);
+  expect(dressed(plan({ worn: ['mesh-base', 'wind-trousers', 'winter-boots'] }))).toBe(false);
   expect(dressed(plan({ cues: [off('wind-shell', 1800)] }))).toBe(false);
   expect(dressed(plan({ cues: [off('mesh-longs', 1800)] }))).toBe(true);
   const fleece = { do: 'putOn' as const, garment: 'grid-fleece' };

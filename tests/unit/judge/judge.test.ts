@@ -118,23 +118,23 @@ test('water on legs that work counts less the harder they work, in full where on
   const at = (waterG: number, legWaterG: number, effort: number) => chillingWater(waterG, legWaterG, effort);
   expect([at(150, 150, 0.1), at(150, 150, 0.35), at(150, 0, 0.1), at(150, 0, 0.9)]).toEqual([150, 150, 150, 150]);
   expect(at(150, 150, 0.36)).toBeLessThan(150);
-  expect([at(150, 150, 0.5), at(150, 150, 0.9)]).toEqual([60, 60]);
-  expect(at(150, 150, 0.49)).toBeGreaterThan(60);
+  expect([at(150, 150, 0.5), at(150, 150, 0.9)]).toEqual([37.5, 37.5]);
+  expect(at(150, 150, 0.49)).toBeGreaterThan(37.5);
   // Together they are what both hold; at work each is borne by itself.
   expect(at(280, 200, 0.2)).toBeCloseTo(280, 9);
-  expect(at(280, 200, 0.6)).toBeCloseTo(Math.hypot(80, 80), 9);
+  expect(at(280, 200, 0.6)).toBeCloseTo(Math.hypot(80, 50), 9);
   expect([at(-5, -9, 0.2), at(-5, 10, 0.2)]).toEqual([0, 10]);
 });
 
 test('what chills is priced, and is what nears a weak point', () => {
   expect(cost({ waterG: 150, legWaterG: 150, effort: 0.1 })).toBeCloseTo(1, 9);
-  expect(cost({ waterG: 150, legWaterG: 150, effort: 0.5 })).toBeCloseTo(0.16, 9);
+  expect(cost({ waterG: 150, legWaterG: 150, effort: 0.5 })).toBeCloseTo(0.0625, 9);
   const worst = (effort: number) => {
     const w = newExtremes();
     noteMoment(w, { ...noMoment(), waterG: 200, legWaterG: 200, effort }, 0, 0, 1);
     return w[EXTREME.waterG];
   };
-  expect([worst(0.1), worst(0.6)]).toEqual([200, 80]);
+  expect([worst(0.1), worst(0.6)]).toEqual([200, 50]);
 });
 
 test('what hinders the work has its price', () => {

@@ -16,8 +16,9 @@ test('what is along covers what is asked for, each thing its own part', () => {
   expect(takesOff([], ['wind-gloves'])).toBeCloseTo(0.4 + holds, 3);
   expect(takesOff(['wind-gloves'], ['warm-mitts'])).toBeCloseTo(0.25 + 0.4 * 0.75 - holds, 3);
   expect(takesOff(['wind-gloves', 'warm-mitts'], ['fleece-mitts'])).toBe(0);
-  expect(takesOff([], ['wind-shell'])).toBeCloseTo(0.35 / 2, 9);
-  expect(takesOff(['thin-cap'], ['wind-shell'])).toBe(0);
+  // A hood is half a hat, beside what the shell is by itself.
+  expect(takesOff([], ['wind-shell'])).toBeCloseTo(0.35 / 2 + 0.3, 9);
+  expect(takesOff(['thin-cap'], ['wind-shell'])).toBeCloseTo(0.3, 9);
   // A band over the ears is about half a hat; with a hat it is nothing more.
   expect(takesOff([], ['head-band'])).toBeCloseTo((0.35 * 0.45) / 0.85, 9);
   expect(takesOff(['thin-cap'], ['head-band'])).toBe(0);
@@ -25,7 +26,7 @@ test('what is along covers what is asked for, each thing its own part', () => {
 
 test('a helmet alone is no hat, and a shell no warmth for somebody who stands', () => {
   expect(takesOff([], ['ski-helmet'])).toBe(0);
-  expect(takesOff(['thin-cap'], ['storm-shell'])).toBe(0);
+  expect(takesOff(['thin-cap', 'wind-shell'], ['storm-shell'])).toBe(0);
 });
 
 test('warmth counts by what it insulates, until it holds', () => {
@@ -33,12 +34,12 @@ test('warmth counts by what it insulates, until it holds', () => {
   expect(fleece).toBeGreaterThan(0);
   expect(takesOff(['thin-cap'], ['down-puffy'])).toBeGreaterThan(fleece);
   expect(takesOff(['thin-cap', 'belay-parka'], ['down-puffy', 'active-jacket'])).toBeLessThan(0.9);
-  expect(price(['thin-cap', 'wind-gloves', 'warm-mitts', 'belay-parka', 'down-puffy', ...BOOTS])).toBe(0);
+  expect(price(['thin-cap', 'wind-gloves', 'warm-mitts', 'belay-parka', 'down-puffy', 'wind-shell', ...BOOTS])).toBe(0);
 });
 
 test('fingers that no work warms ask for more the colder it is, and it counts together what goes one over the other', () => {
   const lacks = (feelsC: number, ...ids: string[]) =>
-    price([...ids, 'thin-cap', 'belay-parka', 'down-puffy', ...BOOTS], { feelsC, hours: 5 });
+    price([...ids, 'thin-cap', 'belay-parka', 'down-puffy', 'wind-shell', ...BOOTS], { feelsC, hours: 5 });
   // From the table of the closet: mitts of fleece 0.125 m²K/W, thick liners 0.031, insulated gloves 0.222.
   expect(lacks(-9, 'fleece-mitts', 'liner-gloves')).toBe(0);
   expect(lacks(-14, 'fleece-mitts', 'liner-gloves')).toBeGreaterThan(0);
@@ -53,7 +54,10 @@ test('fingers that no work warms ask for more the colder it is, and it counts to
 
 test('toes that no work warms ask for more the colder it is: socks, footwear and what goes over it count together', () => {
   const lacks = (feelsC: number, ...ids: string[]) =>
-    price([...ids, 'thin-cap', 'wind-gloves', 'warm-mitts', 'belay-parka', 'down-puffy'], { feelsC, hours: 5 });
+    price([...ids, 'thin-cap', 'wind-gloves', 'warm-mitts', 'belay-parka', 'down-puffy', 'wind-shell'], {
+      feelsC,
+      hours: 5,
+    });
   // From the table of the closet: membrane running shoes 0.088 m²K/W, thin socks 0.03, thick ones 0.113; insulated boots 0.25.
   expect(lacks(-14, 'winter-running-shoes', 'thick-socks')).toBe(0);
   expect(lacks(-16, 'winter-running-shoes', 'thick-socks')).toBeGreaterThan(0);
@@ -65,6 +69,16 @@ test('toes that no work warms ask for more the colder it is: socks, footwear and
   expect(lacks(-27, 'winter-boots', 'thin-socks', 'toe-warmers', 'gaiters')).toBe(
     lacks(-27, 'winter-boots', 'thin-socks'),
   );
+});
+
+test('far from doors a shell is along: a vest is half of one, and a jacket for stops or a fleece is none', () => {
+  const hat = ['thin-cap'];
+  expect(takesOff(hat, ['wind-shell'])).toBeCloseTo(0.3, 9);
+  expect(takesOff(hat, ['storm-shell'])).toBeCloseTo(0.3, 9);
+  expect(takesOff(hat, ['wind-vest'])).toBeCloseTo(0.15, 9);
+  expect(takesOff([...hat, 'wind-shell'], ['wind-vest', 'storm-shell'])).toBe(0);
+  const jacket = ['belay-parka', 'down-puffy'];
+  expect(takesOff([...hat, ...jacket], ['wind-shell'])).toBeCloseTo(0.3, 9);
 });
 
 /** Both ends of every ramp: on the mild or short side nothing is asked for, on the other all of it, and in between a part. */
@@ -90,6 +104,22 @@ test.each([
     { feelsC: -25, hours: 38 / 55 - 0.01 },
     { feelsC: -25, hours: 38 / 55 + 0.01 },
     { feelsC: -25, hours: 3 },
+  ],
+  [
+    'a shell',
+    ['thin-cap'],
+    ['wind-shell'],
+    { feelsC: 12, hours: 9 },
+    { feelsC: 11.9, hours: 9 },
+    { feelsC: 2, hours: 3.5 },
+  ],
+  [
+    'a shell',
+    ['thin-cap'],
+    ['wind-shell'],
+    { feelsC: 2, hours: 1.5 },
+    { feelsC: 2, hours: 1.51 },
+    { feelsC: 2, hours: 3.5 },
   ],
   ['warm feet', [], BOOTS, { feelsC: -5, hours: 9 }, { feelsC: -5.1, hours: 9 }, { feelsC: -25, hours: 3 }],
   [

@@ -1,5 +1,6 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
-import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
+import { ZONE_COUNT, zoneIndex, type Zone } from '@/core/body/zones';
+import { garmentArrays } from '@/core/clothing/garmentArrays';
 import { momentOfRow, noMoment, readMoment } from '@/core/judge/moment';
 import { scorePlan } from '@/core/judge/scorePlan';
 import { Simulator } from '@/core/simulate/simulator';
@@ -45,6 +46,16 @@ test('water on legs and feet is told apart from the rest, in a finished run and 
   }
   for (const m of both('cotton-tee', 'briefs', 'wool-socks', 'storm-trousers', 'winter-boots'))
     expect(m.legWaterG).toBeLessThan(0.5 * m.waterG);
+});
+
+test('what trousers hold about the hips is on the legs, what a shirt holds there is not', () => {
+  const [tights, tee] = garmentsOf('thin-tights', 'synthetic-tee');
+  const w = garmentArrays([tights, tee]);
+  const on = (g: number, zone: Zone) => w.onLegs[g * ZONE_COUNT + zoneIndex(zone)];
+  expect((['pelvis', 'thighs', 'calves'] as const).map((z) => on(0, z))).toEqual([1, 1, 1]);
+  expect((['pelvis', 'chest', 'back'] as const).map((z) => on(1, z))).toEqual([0, 0, 0]);
+  const socks = garmentArrays(garmentsOf('wool-socks'));
+  expect((['feet', 'toes'] as const).map((z) => socks.onLegs[zoneIndex(z)])).toEqual([1, 1]);
 });
 
 test('a shell over a shell counts as a layer more, in a finished run and while it is searched', () => {

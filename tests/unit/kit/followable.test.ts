@@ -99,6 +99,36 @@ test('warmers want something to lie in, at the start and after every cue', () =>
   expect(can(plan(['hand-warmers', 'shell-mitts'], 'hand-warmers'))).toBe(true);
 });
 
+test('shoes and a base are worn at every moment, where they are owned: a shell on bare skin or a run in socks is no plan', () => {
+  const pieces = garmentsOf(
+    'thin-merino-base',
+    'light-rain-shell',
+    'active-jacket',
+    'wool-socks',
+    'thick-socks',
+    'running-shoes',
+  );
+  const can = staysWearable(new Map(pieces.map((g) => [g.id, g])));
+  const plan = (worn: string[], off: string[] = []) => ({
+    worn,
+    carried: [],
+    openings: {},
+    cues: off.map((garment, i) => ({ atS: 1800 * (i + 1), actions: [{ do: 'takeOff', garment } as const] })),
+  });
+  const whole = ['thin-merino-base', 'light-rain-shell', 'wool-socks', 'running-shoes'];
+  expect(can(plan(whole))).toBe(true);
+  expect(can(plan(whole.filter((id) => id !== 'running-shoes')))).toBe(false);
+  expect(can(plan(['thin-merino-base', 'wool-socks', 'thick-socks']))).toBe(false);
+  expect(can(plan(whole.filter((id) => id !== 'thin-merino-base')))).toBe(false);
+  expect(can(plan(['active-jacket', 'wool-socks', 'running-shoes']))).toBe(false);
+  expect(can(plan(whole, ['light-rain-shell']))).toBe(true);
+  expect(can(plan(whole, ['thin-merino-base']))).toBe(false);
+  expect(can(plan(whole, ['running-shoes']))).toBe(false);
+  // Of what nobody owns none is asked for.
+  const bare = staysWearable(new Map(garmentsOf('light-rain-shell', 'wool-socks').map((g) => [g.id, g])));
+  expect(bare(plan(['light-rain-shell', 'wool-socks']))).toBe(true);
+});
+
 /** The hips carry most: what is worn on torso and on legs both lies over them. */
 test('ten layers on one part of the body can be worn, eleven cannot; a person’s own plan is simulated with twelve', () => {
   const ids = [

@@ -63,3 +63,17 @@ test('what only one of both has is left at home where it is of no use, and kept 
   const jacket: Plan = { ...plan, carried: ['down-puffy'] };
   expect(along(nearTo(plan, jacket, f))).toEqual(along(plan));
 });
+
+test('nobody runs in socks because the other plan has thicker ones and other shoes', () => {
+  const shod = garmentsOf('winter-running-shoes', 'thick-socks', 'light-rain-shell');
+  const closet = [...CLOSET, ...shod];
+  const plan = wearing('thin-merino-base');
+  const other: Plan = {
+    ...plan,
+    worn: plan.worn.map((id) => ({ 'winter-boots': 'winter-running-shoes', 'wool-socks': 'thick-socks' })[id] ?? id),
+  };
+  const near = nearTo(plan, other, hikingIn(closet, timeline));
+  const worn = closet.filter((g) => near.worn.includes(g.id));
+  expect(worn.filter((g) => g.role === 'footwear').length).toBe(1);
+  expect(worn.some((g) => g.group === 'torso' && g.role === 'base')).toBe(true);
+});

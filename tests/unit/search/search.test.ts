@@ -453,6 +453,38 @@ test('a cue that is worth next to nothing is left out at the end, one that matte
   expect(alongOf(more.request.closet, kept).map((g) => g.id)).toEqual(HIKING.map((g) => g.id));
 });
 
+test('a jacket for a short halt that is worth less than a cue to remember stays where it spares a weak point, and only there', () => {
+  const closet = garmentsOf(
+    'thin-synthetic-base',
+    ...HIKING.map((g) => g.id).filter((id) => id !== 'thin-merino-base'),
+  );
+  const halting = (minutes: number) => {
+    const going = { sport: 'hike', effort: { by: 'metabolic', value: 560 } } as const;
+    const halt = aLeg({ sport: 'stand', minutes, effort: { by: 'usual' } });
+    return dayOf([aLeg({ ...going, minutes: 40 }), halt, aLeg({ ...going, minutes: 30 })], -6, 2);
+  };
+  const settled = (minutes: number) => {
+    const timeline = halting(minutes);
+    const plan: Plan = {
+      worn: closet.map((g) => g.id).filter((id) => id !== 'down-puffy'),
+      carried: ['down-puffy'],
+      openings: {},
+      cues: [
+        { atS: 2400, actions: [{ do: 'putOn', garment: 'down-puffy' }] },
+        { atS: 2400 + 60 * minutes, actions: [{ do: 'takeOff', garment: 'down-puffy' }] },
+      ],
+    };
+    const ran = (p: Plan) => scorePlan(AVERAGE_PERSON, closet, timeline, p);
+    const weak = (p: Plan) => ran(p).findings.filter((f) => f.severity >= 2).length;
+    const without: Plan = { ...plan, cues: [] };
+    expect(ran(without).total - ran(plan).total).toBeLessThan(0.1);
+    const left = settle(plan, hikingIn(closet, timeline), 'cues');
+    return { spares: weak(without) - weak(plan), goesOn: left.cues.some((c) => c.atS === 2400) };
+  };
+  expect(settled(5.6)).toEqual({ spares: 1, goesOn: true });
+  expect(settled(4)).toEqual({ spares: 0, goesOn: false });
+});
+
 test('gloves that come off in a hut are worth less than a cue to remember, and stay in the plan: nobody has to remember that', () => {
   const going = aLeg({ sport: 'hike', minutes: 40, effort: { by: 'metabolic', value: 520 } });
   const warm = { airC: 19, humidity: 0.4, wind: 0, windAtBody: false, sunWm2: 0 };

@@ -4,13 +4,13 @@ import type { Garment } from '@/core/clothing/garment';
 import type { Plan } from '@/core/kit/plan';
 import { operations } from '@/core/kit/difference';
 import { leaveGarment, swapGarment } from '@/core/kit/edit';
-import { everWorn, wornAt } from '@/core/kit/replay';
+import { everWorn, settingAt, wornAt } from '@/core/kit/replay';
 import type { Timeline } from '@/core/outing/timeline';
 import { keepsTo } from '@/core/search/keeps';
 import { mixes } from '@/core/search/mixes';
 import { makePlan } from '@/core/search/planner';
 import { cuesMoved, pacesTried } from '@/core/search/cuesChanged';
-import { anotherLayer, singleChanges } from '@/core/search/singleChanges';
+import { anotherLayer, otherLegs, singleChanges } from '@/core/search/singleChanges';
 import { triedFirst } from '@/core/search/triedFirst';
 import { candidates } from '@/core/search/candidates';
 import { caseOf, OUTINGS } from '#tests/support/goodSense';
@@ -247,6 +247,64 @@ test('over-trousers and the jacket go on for a stop and come off again, as far a
   };
   expect(operations(busy.cues[0].actions)).toBe(9);
   expect(changesOf(busy).find((c) => c.name === `puffy-overtrousers for ${STOP.from}`)?.plan).toBe(busy);
+});
+
+test('a jacket that only waits in the pack is tried for the over-trousers of a stop, one that is worn is not', () => {
+  const atTop = (...garments: string[]) => garments.map((garment) => ({ do: 'putOn', garment }) as const);
+  const idle: Plan = {
+    ...plan,
+    carried: ['standby-puffy', 'puffy-overtrousers'],
+    cues: [
+      { atS: STOP.from, actions: atTop('puffy-overtrousers') },
+      { atS: STOP.to, actions: [{ do: 'takeOff', garment: 'puffy-overtrousers' }] },
+    ],
+  };
+  const name = 'standby-puffy for puffy-overtrousers at stops';
+  const next = changesOf(idle).find((c) => c.name === name)!.plan;
+  expect(everWorn(next)).not.toContain('puffy-overtrousers');
+  expect([STOP.from - 60, STOP.from + 60, STOP.to + 60].map((t) => wornAt(next, t).has('standby-puffy'))).toEqual([
+    false,
+    true,
+    false,
+  ]);
+  const both: Plan = { ...idle, cues: [{ atS: STOP.from, actions: atTop('puffy-overtrousers', 'standby-puffy') }] };
+  expect(changesOf(both).some((c) => c.name === name)).toBe(false);
+});
+
+test('trousers are tried for tights and tights for trousers, vents shut and open; never long underwear alone', () => {
+  const closet = [...new Map([...CLOSET, ...garmentsOf('thin-tights', 'mesh-longs')].map((g) => [g.id, g])).values()];
+  const tried = (p: Plan) => [...otherLegs(p, asked(day, closet))].map((c) => ({ name: c.name, plan: c.edit(p) }));
+  const names = tried(plan).map((c) => c.name);
+  expect(names).toContain('soft-trousers to thin-tights');
+  expect(names.some((n) => n.includes('mesh-longs'))).toBe(false);
+  const tights = swapGarment(
+    plan,
+    'soft-trousers',
+    closet.find((g) => g.id === 'thin-tights')!,
+  );
+  const back = tried(tights).filter((c) => c.name.startsWith('thin-tights to soft-trousers'));
+  expect(back.map((c) => c.plan.openings['soft-trousers']?.vents ?? 0).sort()).toEqual([0, 1]);
+});
+
+test('what stands open on the way is shut for a stop, or for the wait at the start, and opened again', () => {
+  const penned = dayOf([
+    aLeg({ name: 'Pen', sport: 'stand', minutes: 15, effort: { by: 'usual' } }),
+    aLeg({ minutes: 60 }),
+    aLeg({ name: 'Top', sport: 'stand', minutes: 12, effort: { by: 'usual' } }),
+    aLeg({ name: 'Hut', sport: 'hut', minutes: 30, effort: { by: 'usual' } }),
+  ]);
+  const open: Plan = { ...plan, openings: { 'soft-trousers': { vents: 1 } } };
+  const shut = changesOf(open, asked(penned)).filter((c) => c.name.startsWith('soft-trousers shut for'));
+  const trousers = CLOSET.find((g) => g.id === 'soft-trousers')!;
+  const vents = (p: Plan) => [60, 20 * 60, 80 * 60].map((t) => settingAt(p, trousers, 'vents', t));
+  expect(shut.map((c) => vents(c.plan))).toEqual(
+    expect.arrayContaining([
+      [0, 1, 1],
+      [1, 1, 0],
+    ]),
+  );
+  expect(shut.length).toBe(2);
+  expect(changesOf(plan, asked(penned)).some((c) => c.name.startsWith('soft-trousers shut for'))).toBe(false);
 });
 
 const halting = (sport: 'stand' | 'hut', minutes: number) =>

@@ -205,14 +205,58 @@ test('bare arms bother in the cold, in full from −4 °C on and not from 8; a t
   expect(scant('thin-merino-base', -20, { sleeves: 1 })).toBeGreaterThan(0.5);
 });
 
-test('bare calves bother in hard frost: not in capris at −6 °C, in full from −10 on', () => {
-  const scant = (airC: number) => head(['thin-merino-base', 'capris'], { airC }).scant;
-  const arms = head(['thin-merino-base', 'thin-tights'], { airC: -20 }).scant;
-  expect(scant(-6)).toBeLessThan(0.2);
-  expect(scant(-7)).toBeGreaterThan(scant(-6));
-  expect(scant(-9.5)).toBeLessThan(scant(-10));
-  expect(scant(-10)).toBeGreaterThan(arms + 1);
-  expect(scant(-30)).toBeCloseTo(scant(-10), 9);
+test('bare calves bother by what the air feels like: others in hard frost, riders from just above freezing', () => {
+  const calves = (over: Partial<Conditions>, id = 'capris') =>
+    head(['thin-merino-base', id], over).scant - head(['thin-merino-base', 'thin-tights'], over).scant;
+  // In still air it feels as cold as it is.
+  const still = { relativeWind: 0 };
+  const runs = (airC: number) => calves({ ...still, sport: 'run', airC });
+  expect(runs(-12.5)).toBe(0);
+  expect(runs(-12.6)).toBeGreaterThan(0);
+  expect(runs(-16.9)).toBeLessThan(runs(-17));
+  expect(runs(-17)).toBeGreaterThan(1);
+  expect(runs(-30)).toBeCloseTo(runs(-17), 9);
+  const rides = (airC: number) => calves({ ...still, sport: 'cycle', airC });
+  expect(rides(4)).toBe(0);
+  expect(rides(3.9)).toBeGreaterThan(0);
+  expect(rides(-1.9)).toBeLessThan(rides(-2));
+  expect(rides(-2)).toBeCloseTo(runs(-17), 9);
+  // The easy run of practice at −6 °C stays free of it; an hour on a ridge at the same does not.
+  expect(calves({ sport: 'run', airC: -6, relativeWind: 3 })).toBe(0);
+  expect(calves({ sport: 'run', airC: -6, relativeWind: 9 })).toBeGreaterThan(1);
+});
+
+test('heavy trousers bind strides by their mass, and what is made for running or track skiing does not', () => {
+  const hinders = (sport: Conditions['sport'], massG: number, over: Partial<Garment> = {}) =>
+    dressedIn([{ ...garmentsOf('soft-trousers')[0], massG, ...over }], { sport }, {}).hinders;
+  for (const sport of ['run', 'classic ski', 'skate ski'] as const) {
+    expect(hinders(sport, 200)).toBe(0);
+    expect(hinders(sport, 210)).toBeGreaterThan(0);
+    expect(hinders(sport, 325)).toBeCloseTo(0.25, 9);
+    expect(hinders(sport, 450)).toBeCloseTo(0.5, 9);
+    expect(hinders(sport, 700)).toBeCloseTo(0.5, 9);
+    expect(hinders(sport, 450, { suits: ['run', 'nordic'] })).toBe(0);
+  }
+  for (const sport of ['hike', 'ski tour', 'stand'] as const) expect(hinders(sport, 480)).toBe(0);
+});
+
+test('a membrane sticks to bare arms, the less of them the longer the sleeves beneath; wind cloth does not', () => {
+  const mild = { airC: 12 };
+  const scant = (...ids: string[]) => head([...ids, 'thin-tights'], mild).scant;
+  const bare = scant('light-rain-shell');
+  expect(bare).toBeWithin(1.5, 2);
+  expect(scant('synthetic-tee', 'light-rain-shell')).toBeWithin(0.3 * bare, 0.9 * bare);
+  expect(scant('thin-merino-base', 'light-rain-shell')).toBeLessThan(0.1 * bare);
+  expect(scant('thin-merino-base', 'synthetic-tee')).toBe(0);
+  expect(scant('wind-shell')).toBe(0);
+});
+
+test('bare hands on a descent on skis bother, in any glove not, and elsewhere their cold alone counts', () => {
+  const scant = (sport: Conditions['sport'], ...ids: string[]) =>
+    head(['thin-merino-base', 'thin-tights', ...ids], { sport, airC: 5 }).scant;
+  expect(scant('downhill ski') - scant('downhill ski', 'liner-gloves')).toBe(3);
+  for (const sport of ['ski tour', 'run', 'chairlift'] as const)
+    expect(scant(sport)).toBe(scant(sport, 'liner-gloves'));
 });
 
 test('a front that stands open flaps in a gale: nothing at the first wind, all at the last, half open hardly', () => {
