@@ -9,7 +9,7 @@ import {
 } from '@/core/clothing/purpose';
 import type { Garment, Opening } from '@/core/clothing/garment';
 import { isIndoors } from '@/core/effort/sports';
-import { act, swapGarment, takeGarment } from '@/core/kit/edit';
+import { act, isAlong, swapGarment, takeGarment } from '@/core/kit/edit';
 import { staysFollowable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { isWorn, settingAt, tidy, wornAt } from '@/core/kit/replay';
@@ -44,7 +44,7 @@ export function* atHalts(
   const legs = along.find(isLegBase);
   const inRoom = takes.filter(isLegBase);
   const halts = moments.filter((m) => m.halted && m.startS > 0);
-  yield* shutForStops(plan, along, timeline, asked);
+  yield* ventsForAWhile(plan, along, timeline, asked);
   for (const m of halts) {
     const { startS } = m;
     const endS = stopEnds(m, moments, timeline);
@@ -100,30 +100,57 @@ function stopEnds({ startS }: Phase, moments: readonly Phase[], timeline: Timeli
   return moments.find(isOver)?.startS ?? timeline.endS;
 }
 
-/** What stands open on the way, shut for a stop and open again after it, a wait at the start too: trousers that are worn with open vents through a race are shut in its pen. */
-function* shutForStops(
+/**
+ * Vents that are set otherwise for a while and then as they were: what stands open on the way, shut for a stop, a wait at the start too (trousers that are worn with open
+ * vents through a race are shut in its pen); and what is shut, opened from a stop to the next or for one leg (a shell is open on the climb and shut at the top).
+ */
+function* ventsForAWhile(
   plan: Plan,
   along: readonly Garment[],
   timeline: Timeline,
   asked: (edit: Change['edit']) => Change['edit'],
 ): Generator<Change> {
-  const moments = phases(timeline);
-  for (const m of moments.filter((x) => x.stop && !isIndoors(stretchAt(timeline, x.startS + 1).sport))) {
-    const endS = stopEnds(m, moments, timeline);
+  for (const { startS, endS, does } of spells(timeline))
     for (const g of along) {
-      const open = g.openings.filter((o) => o.kind === 'vent' && settingAt(plan, g, o.id, m.startS + 1) > 0);
-      if (open.length === 0 || !isWorn(plan, g.id, m.startS + 1)) continue;
+      if (!isWorn(plan, g.id, startS + 1)) continue;
+      const other = does === 'shut' ? 0 : 1;
+      const vents = g.openings.filter(
+        (o) => o.kind === 'vent' && Math.abs(settingAt(plan, g, o.id, startS + 1) - other) > 0,
+      );
+      if (vents.length === 0) continue;
       const set = (p: Plan, atS: number, to: (o: Opening) => number) =>
-        open.reduce((q, o) => act(q, { do: 'set', garment: g.id, opening: o.id, setting: to(o) }, atS), p);
+        vents.reduce((q, o) => act(q, { do: 'set', garment: g.id, opening: o.id, setting: to(o) }, atS), p);
       yield {
-        name: `${g.id} shut for ${m.startS}`,
+        name: `${g.id} ${does} from ${startS} until ${endS}`,
         of: g.group,
         warmer: 0,
         edit: asked((p) => {
-          const shut = set(p, m.startS, () => 0);
-          return endS < timeline.endS ? set(shut, endS, (o) => settingAt(p, g, o.id, endS)) : shut;
+          // The piece may have gone since the change was thought of.
+          if (!isAlong(p, g.id)) return p;
+          const during = set(p, startS, () => other);
+          return endS < timeline.endS ? set(during, endS, (o) => settingAt(p, g, o.id, endS)) : during;
         }),
       };
     }
-  }
 }
+
+/** Stops outdoors, for which vents are shut, and ways from one stop to the next and single legs of them, for which they are opened; the ends of ways are where stops begin, s. */
+function spells(timeline: Timeline): { startS: number; endS: number; does: 'shut' | 'open' }[] {
+  const moments = phases(timeline);
+  const shut = moments.flatMap((m) =>
+    m.stop && !isIndoors(stretchAt(timeline, m.startS + 1).sport)
+      ? [{ startS: m.startS, endS: stopEnds(m, moments, timeline), does: 'shut' as const }]
+      : [],
+  );
+  const open = moments.flatMap((m, i) => {
+    if (m.stop || (i > 0 && !moments[i - 1].stop && legOf(timeline, m) === legOf(timeline, moments[i - 1]))) return [];
+    const begins = (found: Phase | undefined): number => found?.startS ?? timeline.endS;
+    const after = moments.slice(i + 1);
+    const leg = begins(after.find((n) => n.stop || legOf(timeline, n) !== legOf(timeline, m)));
+    const way = i === 0 || moments[i - 1].stop ? begins(after.find((n) => n.stop)) : leg;
+    return [...new Set([leg, way])].map((endS) => ({ startS: m.startS, endS, does: 'open' as const }));
+  });
+  return [...shut, ...open];
+}
+
+const legOf = (timeline: Timeline, { startS }: Phase): number => legAt(timeline, startS + 1);

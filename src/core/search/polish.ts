@@ -22,11 +22,15 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Poli
     end.takeSingle([...(round === 0 ? triedFirst(end.plan, candidates, f.request) : []), ...legs]);
     if (!f.brief) end.takeProposal();
     if (before - end.least >= end.leastSwap || end.triesAgain()) continue;
-    // A plan adapted in brief went through the rest on its even day.
-    if (f.brief || (f.adapts === 'in brief' ? !end.takesMix() : !end.takesHarder(candidates))) break;
+    // A plan adapted in brief went through the rest on its even day; the small pieces are what a kelvin and a metre a second ask otherwise.
+    if (f.brief || (f.adapts === 'in brief' ? !takesBriefly(end, f) : !end.takesHarder(candidates))) break;
   }
   return end;
 }
+
+/** Takes parts of other plans, or head, hands or feet in another of all ways there are. */
+const takesBriefly = (end: Polishing, f: Finishing): boolean =>
+  end.takesMix() || end.takesAny(sweep(end.plan, f.request), 'swept');
 
 /** A plan with its hands dressed anew, changes on the way included, where that helps; and then bettered by single changes. @returns the plan itself where it does not */
 export function withHandsInTime(from: Polished, candidates: Candidates, f: Finishing): Polished {

@@ -118,18 +118,13 @@ export class Polishing {
       this.takesRedressed() ||
       this.takesPair() ||
       this.takesMix() ||
-      (this.triesTwo && this.takesTwo()) ||
+      this.takesTwo() ||
       this.takesAny(sweep(this.plan, this.f.request), 'swept') ||
       this.takesAny(
         [...triedFirst(this.plan, candidates, this.f.request), ...otherLegs(this.plan, this.f.request)],
         'first',
       )
     );
-  }
-
-  /** Pairs of single changes of few pieces were tried on the even day: when such a plan is adapted they are much of the work, and led to nothing. */
-  private get triesTwo(): boolean {
-    return !this.f.adapts || this.f.request.closet.length > FEW;
   }
 
   /** Takes single changes as they help. @param first tried before them */
@@ -227,6 +222,8 @@ export class Polishing {
   private takesTwo(): boolean {
     this.hold();
     const { plan, f } = this;
+    // Those of few pieces were tried on the even day: when such a plan is adapted they are much of the work, and led to nothing.
+    if (f.adapts && f.request.closet.length <= FEW) return false;
     const all = [
       ...singleChanges(plan, f.request),
       ...anotherLayer(plan, f.request),

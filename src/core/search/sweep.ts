@@ -2,6 +2,7 @@ import type { Garment, Group } from '@/core/clothing/garment';
 import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
 import { isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
+import { everWorn } from '@/core/kit/replay';
 import { byPlace } from './candidates';
 import { alike } from './changes';
 import type { PlanRequest } from './planRequest';
@@ -18,7 +19,7 @@ const MOST_WAYS = 400;
 
 /**
  * Every way to dress head, hands or feet from the closet, of each kind one piece, or none where one may go without: a balaclava with glasses may be better than a nose strip under a
- * hood, or toe warmers with thin socks than thick socks, which leave them no room, and no single piece leads from one to the other. What waits in the pack stays, and so do helmets, warmers for the hands and what goes over shoes.
+ * hood, or toe warmers with thin socks than thick socks, which leave them no room, and no single piece leads from one to the other. What is in the pack as a spare stays there, what waits there to be put on stays with its like, and so do helmets, warmers for the hands and what goes over shoes.
  * @param parts groups that are dressed together, each part by itself
  */
 export function* sweep(
@@ -26,7 +27,11 @@ export function* sweep(
   { closet, sport, barriers = false }: PlanRequest,
   parts: readonly (readonly Group[])[] = PARTS,
 ): Generator<Change> {
-  const may = [...closet].sort(byPlace).filter((g) => suitsSport(g, sport) && (barriers || !isBarrierLiner(g)));
+  const worn = everWorn(plan);
+  const spare = (g: Garment) => plan.carried.includes(g.id) && !worn.has(g.id);
+  const may = [...closet]
+    .sort(byPlace)
+    .filter((g) => suitsSport(g, sport) && (barriers || !isBarrierLiner(g)) && !spare(g));
   for (const groups of parts) {
     const pieces = may.filter((g) => groups.includes(g.group) && !staysAsItIs(g));
     const kinds = kindsOf(pieces).filter((kind) => !kind.some((g) => plan.carried.includes(g.id)));

@@ -97,7 +97,7 @@ describe('all ways to dress head, hands and feet', () => {
     sport: 'cycle' as const,
   });
 
-  test('each kind one piece or none; helmet, warmers and what is carried stay', () => {
+  test('each kind one piece or none; helmet, warmers and a spare stay, and so does the like of what is put on later', () => {
     const closet = garmentsOf(
       'mesh-base',
       ...RIDE,
@@ -114,15 +114,19 @@ describe('all ways to dress head, hands and feet', () => {
     const ways = [...sweep(plan, request(closet), [['head', 'face', 'eyes'], ['hands']])].map((c) => c.edit(plan));
     const worn = (...ids: string[]) =>
       ways.filter((p) => ids.every((id) => isAlong(p, id)) && !isAlong(p, 'nose-strip')).length;
-    // Face: none or the strip; glasses: none, two kinds; gloves: none or two. The caps and hats are one kind with what is carried.
-    expect(worn('sun-glasses')).toBe(1);
-    expect(worn('goggles')).toBe(1);
+    // Head: none or the balaclava; face: none or the strip; glasses: none, two kinds; gloves: none or two.
+    expect(worn('sun-glasses')).toBe(2);
+    expect(worn('goggles')).toBe(2);
     expect(ways.filter((p) => isAlong(p, 'ski-gloves')).length).toBe(1);
-    expect(ways).toHaveLength(2 * 3 + 3);
+    expect(ways).toHaveLength(2 * 2 * 3 + 3);
     for (const p of ways) {
       expect(p.worn).toEqual(expect.arrayContaining(['cycle-helmet', 'hand-warmers', 'mesh-base']));
       expect(p.carried).toContain('thin-cap');
     }
+    const later: Plan = { ...plan, cues: [{ atS: 1800, actions: [{ do: 'putOn', garment: 'thin-cap' }] }] };
+    const beside = [...sweep(later, request(closet), [['head', 'face', 'eyes']])].map((c) => c.edit(later));
+    expect(beside).toHaveLength(2 * 3);
+    expect(beside.some((p) => isAlong(p, 'balaclava'))).toBe(false);
   });
 
   test('nobody goes without briefs or without the one layer over the legs; a second layer may stay at home', () => {

@@ -286,7 +286,7 @@ test('trousers are tried for tights and tights for trousers, vents shut and open
   expect(back.map((c) => c.plan.openings['soft-trousers']?.vents ?? 0).sort()).toEqual([0, 1]);
 });
 
-test('what stands open on the way is shut for a stop, or for the wait at the start, and opened again', () => {
+test('what stands open on the way is shut for a stop, or for the wait at the start, and opened again; what is shut is opened on the way', () => {
   const penned = dayOf([
     aLeg({ name: 'Pen', sport: 'stand', minutes: 15, effort: { by: 'usual' } }),
     aLeg({ minutes: 60 }),
@@ -294,17 +294,30 @@ test('what stands open on the way is shut for a stop, or for the wait at the sta
     aLeg({ name: 'Hut', sport: 'hut', minutes: 30, effort: { by: 'usual' } }),
   ]);
   const open: Plan = { ...plan, openings: { 'soft-trousers': { vents: 1 } } };
-  const shut = changesOf(open, asked(penned)).filter((c) => c.name.startsWith('soft-trousers shut for'));
   const trousers = CLOSET.find((g) => g.id === 'soft-trousers')!;
   const vents = (p: Plan) => [60, 20 * 60, 80 * 60].map((t) => settingAt(p, trousers, 'vents', t));
-  expect(shut.map((c) => vents(c.plan))).toEqual(
-    expect.arrayContaining([
-      [0, 1, 1],
-      [1, 1, 0],
-    ]),
-  );
-  expect(shut.length).toBe(2);
-  expect(changesOf(plan, asked(penned)).some((c) => c.name.startsWith('soft-trousers shut for'))).toBe(false);
+  const tried = (p: Plan, does: string) =>
+    changesOf(p, asked(penned)).filter((c) => c.name.startsWith(`soft-trousers ${does} from`));
+  expect(tried(open, 'shut').map((c) => vents(c.plan))).toEqual([
+    [0, 1, 1],
+    [1, 1, 0],
+  ]);
+  expect(tried(plan, 'shut')).toEqual([]);
+  // What is shut is opened on the way, and shut again where one stands.
+  expect(tried(plan, 'open').map((c) => vents(c.plan))).toEqual([[0, 1, 0]]);
+  expect(tried(open, 'open')).toEqual([]);
+});
+
+test('of a way over two legs vents are opened for either, or for both', () => {
+  const ridge = dayOf([
+    aLeg({ minutes: 60, shelter: 'forest' }),
+    aLeg({ name: 'Ridge', minutes: 40, shelter: 'forest', sport: 'hike' }),
+    aLeg({ name: 'Top', sport: 'stand', minutes: 12, effort: { by: 'usual' } }),
+  ]);
+  const trousers = CLOSET.find((g) => g.id === 'soft-trousers')!;
+  const found = changesOf(plan, asked(ridge)).filter((c) => c.name.startsWith('soft-trousers open from'));
+  const vents = found.map((c) => [30, 80, 105].map((min) => settingAt(c.plan, trousers, 'vents', min * 60)).join(' '));
+  expect(vents.sort()).toEqual(['0 1 0', '1 0 0', '1 1 0']);
 });
 
 const halting = (sport: 'stand' | 'hut', minutes: number) =>
