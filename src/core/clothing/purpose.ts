@@ -108,7 +108,7 @@ export const isTorsoBase = (g: Garment): boolean => g.group === 'torso' && g.rol
 export const isLayer = (g: Garment): boolean => g.group === 'torso' || g.group === 'legs' || g.group === 'hands';
 
 /** What decides which pieces are worn with which. */
-type Worn = Pick<Garment, 'group' | 'role' | 'ret' | 'mouthCover'>;
+type Worn = Pick<Garment, 'group' | 'role' | 'ret' | 'mouthCover' | 'order' | 'handForm'>;
 
 /** Liners of cloth for the hands: a vapour barrier goes under one, a second of cloth does not (common practice, no published source). */
 const isClothLiner = (g: Worn): boolean => g.role === 'liner' && g.ret < BARRIER_RET;
@@ -120,11 +120,27 @@ const isBandOrCap = (g: Worn): boolean =>
 /** A helmet has no room for a thick hat under it (common practice, no published source). */
 const isHatAndHelmet = (a: Worn, b: Worn): boolean => a.group === 'head' && a.role === 'warm' && b.role === 'over';
 
-/** Whether of two pieces only one is worn at a time: pairs before the eyes, padded ones or liners of cloth on the hands, bands and caps on the head, hat and helmet. */
+/** Mittens go over gloves; nobody gets fingers into gloves over mittens (common practice, no published source). */
+const isGloveOverMitten = (inner: Worn, outer: Worn): boolean =>
+  inner.handForm === 'mitten' && outer.handForm === 'fingers' && inner.order < outer.order && outer.role !== 'over';
+
+/** Whether of two pieces only one is worn at a time: pairs before the eyes, padded ones or liners of cloth on the hands, gloves over mittens, bands and caps on the head, hat and helmet. */
 export const oneAtATime = (a: Worn, b: Worn): boolean =>
   a.group === b.group &&
   (a.group === 'eyes' ||
     (isBandOrCap(a) && isBandOrCap(b)) ||
     isHatAndHelmet(a, b) ||
     isHatAndHelmet(b, a) ||
-    (a.group === 'hands' && ((a.role === 'warm' && b.role === 'warm') || (isClothLiner(a) && isClothLiner(b)))));
+    (a.group === 'hands' &&
+      ((a.role === 'warm' && b.role === 'warm') ||
+        (isClothLiner(a) && isClothLiner(b)) ||
+        isGloveOverMitten(a, b) ||
+        isGloveOverMitten(b, a))));
+
+/** So many pairs of cloth go over one another on the hands: a liner, a glove and a mitten (common practice, no published source). */
+const MOST_ON_HANDS = 3;
+
+/** Whether no more gloves and mittens are worn over one another than hands can move in; warmers, vapour barriers and covers on the bars do not count. */
+export const fewEnoughOnHands = (worn: readonly Garment[]): boolean =>
+  worn.filter((g) => g.group === 'hands' && g.role !== 'heater' && g.role !== 'over' && !isBarrier(g)).length <=
+  MOST_ON_HANDS;

@@ -1,6 +1,13 @@
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
-import { coversUnderwear, fewEnoughLayers, hasEssentials, isTorsoBase, oneAtATime } from '@/core/clothing/purpose';
+import {
+  coversUnderwear,
+  fewEnoughLayers,
+  fewEnoughOnHands,
+  hasEssentials,
+  isTorsoBase,
+  oneAtATime,
+} from '@/core/clothing/purpose';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { askedAt, haltsNobody, underRoof } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
@@ -68,6 +75,7 @@ export function staysWearable(garments: ReadonlyMap<string, Garment>): (plan: Pl
       hasEssentials(worn, owned) &&
       coversUnderwear(worn) &&
       fewEnoughLayers(worn) &&
+      fewEnoughOnHands(worn) &&
       holdsWarmers(worn) &&
       worn.every((a, i) => worn.every((b, j) => j <= i || !oneAtATime(a, b)))
     );

@@ -20,9 +20,12 @@ export function adapted(found: Found, candidates: Candidates, f: Finishing): Fou
   const here = followedOn(f.request);
   const others = found.others.map(here);
   const even = here(found.plan);
-  const { plan } = polish(even, candidates, { ...f, others });
+  const fitting = polish(even, candidates, { ...f, others }).plan;
+  const near = nearTo(fitting, even, f);
+  // What is nearer costs the same, and may be bettered further where the other was not.
+  const plan = near === fitting ? near : polish(near, candidates, { ...f, brief: true }).plan;
   const curve = found.curve.map((p) => ({ ...p, plan: here(p.plan) }));
-  return { plan: settle(nearTo(plan, even, f), f, 'cues'), curve, others };
+  return { plan: settle(plan === near ? near : nearTo(plan, even, f), f, 'cues'), curve, others };
 }
 
 /** Leaves out what nobody carries out on the day itself, though they would on a day of other effort: a cue that asks for too much, a pace too hard, an easier one in a race. */

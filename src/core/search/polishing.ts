@@ -20,7 +20,7 @@ const LEAST_SWAP = 0.01;
 const LEAST_ADAPTED = { points: 0.02, share: 0.015 } as const;
 /** Runs of the last betterment at most. */
 // prettier-ignore
-const POLISH_RUNS = { swaps: 900, proposals: 1000, across: 900, two: 400, swept: 800, hands: 800, first: 800 } as const;
+const POLISH_RUNS = { swaps: 1800, proposals: 1000, across: 900, two: 400, swept: 800, hands: 800, first: 800 } as const;
 /** Changes of two parts that are tried with one another, the best by themselves of each, and pairs or mixes that are then run in full. */
 const ACROSS = { each: 7, inFull: 3 } as const;
 /** Single changes that are paired at the end, the best of those tried; more of them where the plan is dear. */

@@ -80,6 +80,19 @@ test('a plan cannot be worn that puts padded mitts over padded gloves or glasses
   expect(can(later({ do: 'takeOff', garment: 'sun-glasses' }, { do: 'putOn', garment: 'goggles' }))).toBe(true);
 });
 
+test('hands hold a liner, a glove and a mitten: no fourth pair, and no gloves over mittens; barriers, warmers and covers come besides', () => {
+  const can = staysWearable(new Map(CATALOGUE.map((g) => [g.id, g])));
+  const wears = (...ids: string[]) =>
+    can({ worn: ['thin-merino-base', 'winter-boots', ...ids], carried: [], openings: {}, cues: [] });
+  expect(wears('wind-gloves', 'fleece-mitts')).toBe(true);
+  expect(wears('fleece-mitts', 'warm-mitts')).toBe(true);
+  expect(wears('wind-gloves', 'ski-gloves')).toBe(true);
+  expect(wears('fleece-mitts', 'ski-gloves')).toBe(false);
+  expect(wears('liner-gloves', 'wind-gloves', 'warm-mitts')).toBe(true);
+  expect(wears('liner-gloves', 'wind-gloves', 'fleece-mitts', 'shell-mitts')).toBe(false);
+  expect(wears('barrier-gloves', 'liner-gloves', 'wind-gloves', 'warm-mitts', 'hand-warmers', 'bar-covers')).toBe(true);
+});
+
 test('a plan that takes off what covers underwear does not stay dressed, whenever it does so', () => {
   const dressed = staysWearable(new Map(CATALOGUE.map((g) => [g.id, g])));
   const plan = (over: Partial<Plan>): Plan => ({
