@@ -62,7 +62,8 @@ export const isSafe = (list: readonly Finding[]): boolean => !list.some(isUnsafe
 /** Whether of two lists the first has no alarm more, and no more that is a weak point or worse. */
 export const isNoGraver = (list: readonly Finding[], than: readonly Finding[]): boolean =>
   ([2, 3] as const).every(
-    (severity) => list.filter((f) => f.severity >= severity).length <= than.filter((f) => f.severity >= severity).length,
+    (severity) =>
+      list.filter((f) => f.severity >= severity).length <= than.filter((f) => f.severity >= severity).length,
   );
 
 /** From a limit on it is this grave. */
