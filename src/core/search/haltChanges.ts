@@ -16,6 +16,7 @@ import { isWorn, settingAt, tidy, wornAt } from '@/core/kit/replay';
 import { legAt, phases, stretchAt, type Phase } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import { leeIsNear, standbyGoesOn } from './course';
+import { FEW } from './finishing';
 import type { PlanRequest } from './planRequest';
 import type { Change } from './singleChanges';
 
@@ -32,7 +33,7 @@ export const mayGoOn = (g: Garment, timeline: Timeline, m: Phase): boolean =>
 export function* atHalts(
   plan: Plan,
   { along, takes }: { along: readonly Garment[]; takes: readonly Garment[] },
-  { timeline, person }: PlanRequest,
+  { timeline, person, closet }: PlanRequest,
 ): Generator<Change> {
   const can = staysFollowable(timeline, person);
   const asked = (edit: Change['edit']) => (p: Plan) => {
@@ -44,7 +45,9 @@ export function* atHalts(
   const legs = along.find(isLegBase);
   const inRoom = takes.filter(isLegBase);
   const halts = moments.filter((m) => m.halted && m.startS > 0);
-  yield* ventsForAWhile(plan, along, timeline, asked);
+  // Few pieces are worn in nearly every way while cues are placed.
+  const may = closet.length > FEW ? spells(timeline) : spells(timeline).filter(({ does }) => does === 'shut');
+  yield* ventsForAWhile(plan, along, may, asked);
   for (const m of halts) {
     const { startS } = m;
     const endS = stopEnds(m, moments, timeline);
@@ -107,16 +110,14 @@ function stopEnds({ startS }: Phase, moments: readonly Phase[], timeline: Timeli
 function* ventsForAWhile(
   plan: Plan,
   along: readonly Garment[],
-  timeline: Timeline,
+  may: readonly Spell[],
   asked: (edit: Change['edit']) => Change['edit'],
 ): Generator<Change> {
-  for (const { startS, endS, does } of spells(timeline))
+  for (const { startS, endS, goesOn, does } of may)
     for (const g of along) {
       if (!isWorn(plan, g.id, startS + 1)) continue;
       const other = does === 'shut' ? 0 : 1;
-      const vents = g.openings.filter(
-        (o) => o.kind === 'vent' && Math.abs(settingAt(plan, g, o.id, startS + 1) - other) > 0,
-      );
+      const vents = g.openings.filter((o) => o.kind === 'vent' && settingAt(plan, g, o.id, startS + 1) !== other);
       if (vents.length === 0) continue;
       const set = (p: Plan, atS: number, to: (o: Opening) => number) =>
         vents.reduce((q, o) => act(q, { do: 'set', garment: g.id, opening: o.id, setting: to(o) }, atS), p);
@@ -128,18 +129,32 @@ function* ventsForAWhile(
           // The piece may have gone since the change was thought of.
           if (!isAlong(p, g.id)) return p;
           const during = set(p, startS, () => other);
-          return endS < timeline.endS ? set(during, endS, (o) => settingAt(p, g, o.id, endS)) : during;
+          return goesOn ? set(during, endS, (o) => settingAt(p, g, o.id, endS)) : during;
         }),
       };
     }
 }
 
+/** A while for which vents are set otherwise, s, and whether the outing goes on after it. */
+interface Spell {
+  startS: number;
+  endS: number;
+  goesOn: boolean;
+  does: 'shut' | 'open';
+}
+
 /** Stops outdoors, for which vents are shut, and ways from one stop to the next and single legs of them, for which they are opened; the ends of ways are where stops begin, s. */
-function spells(timeline: Timeline): { startS: number; endS: number; does: 'shut' | 'open' }[] {
+function spells(timeline: Timeline): Spell[] {
   const moments = phases(timeline);
+  const spell = (does: Spell['does'], startS: number, endS: number): Spell => ({
+    does,
+    startS,
+    endS,
+    goesOn: endS < timeline.endS,
+  });
   const shut = moments.flatMap((m) =>
     m.stop && !isIndoors(stretchAt(timeline, m.startS + 1).sport)
-      ? [{ startS: m.startS, endS: stopEnds(m, moments, timeline), does: 'shut' as const }]
+      ? [spell('shut', m.startS, stopEnds(m, moments, timeline))]
       : [],
   );
   const open = moments.flatMap((m, i) => {
@@ -148,7 +163,7 @@ function spells(timeline: Timeline): { startS: number; endS: number; does: 'shut
     const after = moments.slice(i + 1);
     const leg = begins(after.find((n) => n.stop || legOf(timeline, n) !== legOf(timeline, m)));
     const way = i === 0 || moments[i - 1].stop ? begins(after.find((n) => n.stop)) : leg;
-    return [...new Set([leg, way])].map((endS) => ({ startS: m.startS, endS, does: 'open' as const }));
+    return [...new Set([leg, way])].map((endS) => spell('open', m.startS, endS));
   });
   return [...shut, ...open];
 }

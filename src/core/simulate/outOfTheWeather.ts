@@ -141,12 +141,10 @@ function inTrousers(c: Conditions, s: Stacks, w: GarmentArrays): number {
   let hinders = 0;
   for (let k = 1; k <= s.layers[THIGHS]; k++) {
     const g = w.garments[s.garment[THIGHS * STRIDE + k]];
-    if (g.role === 'storm')
-      return strides
-        ? 1
-        : c.wetting
-          ? 0
-          : DRY_RAIN_TROUSERS * ramp(c.airC, DRY_MILD_C) * ramp(c.precipitationMmH, DRY_FALL);
+    if (g.role === 'storm') {
+      if (strides) return 1;
+      return c.wetting ? 0 : DRY_RAIN_TROUSERS * ramp(c.airC, DRY_MILD_C) * ramp(c.precipitationMmH, DRY_FALL);
+    }
     if (strides && g.role === 'shell' && !isForStrides(g))
       hinders = Math.max(hinders, HEAVY_TROUSERS * ramp(g.massG, HEAVY_TROUSERS_G));
   }

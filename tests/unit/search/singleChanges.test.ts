@@ -20,6 +20,8 @@ const CLOSET = [
   ...SKI_CLOSET,
   ...garmentsOf('wind-vest', 'puffy-overtrousers', 'gaiters', 'liner-socks', 'ski-gloves'),
 ];
+/** So many pieces, these among them. */
+const closetOf = (n: number) => [...CLOSET, ...CATALOGUE.filter((g) => !CLOSET.some((o) => o.id === g.id))].slice(0, n);
 const day = upStopDown();
 const STOP = { from: 70 * 60, to: 85 * 60 };
 const plan: Plan = {
@@ -296,8 +298,8 @@ test('what stands open on the way is shut for a stop, or for the wait at the sta
   const open: Plan = { ...plan, openings: { 'soft-trousers': { vents: 1 } } };
   const trousers = CLOSET.find((g) => g.id === 'soft-trousers')!;
   const vents = (p: Plan) => [60, 20 * 60, 80 * 60].map((t) => settingAt(p, trousers, 'vents', t));
-  const tried = (p: Plan, does: string) =>
-    changesOf(p, asked(penned)).filter((c) => c.name.startsWith(`soft-trousers ${does} from`));
+  const tried = (p: Plan, does: string, pieces = 21) =>
+    changesOf(p, asked(penned, closetOf(pieces))).filter((c) => c.name.startsWith(`soft-trousers ${does} from`));
   expect(tried(open, 'shut').map((c) => vents(c.plan))).toEqual([
     [0, 1, 1],
     [1, 1, 0],
@@ -306,6 +308,9 @@ test('what stands open on the way is shut for a stop, or for the wait at the sta
   // What is shut is opened on the way, and shut again where one stands.
   expect(tried(plan, 'open').map((c) => vents(c.plan))).toEqual([[0, 1, 0]]);
   expect(tried(open, 'open')).toEqual([]);
+  // Twenty pieces are worn in nearly every way while cues are placed.
+  expect(tried(plan, 'open', 20)).toEqual([]);
+  expect(tried(open, 'shut', 20)).toHaveLength(2);
 });
 
 test('of a way over two legs vents are opened for either, or for both', () => {
@@ -315,7 +320,7 @@ test('of a way over two legs vents are opened for either, or for both', () => {
     aLeg({ name: 'Top', sport: 'stand', minutes: 12, effort: { by: 'usual' } }),
   ]);
   const trousers = CLOSET.find((g) => g.id === 'soft-trousers')!;
-  const found = changesOf(plan, asked(ridge)).filter((c) => c.name.startsWith('soft-trousers open from'));
+  const found = changesOf(plan, asked(ridge, closetOf(21))).filter((c) => c.name.startsWith('soft-trousers open from'));
   const vents = found.map((c) => [30, 80, 105].map((min) => settingAt(c.plan, trousers, 'vents', min * 60)).join(' '));
   expect(vents.sort()).toEqual(['0 1 0', '1 0 0', '1 1 0']);
 });
