@@ -1,6 +1,7 @@
 import type { Felt, Part } from '@/core/calibrate/words';
 import type { Person } from '@/core/body/person';
 import { fabricResistance, type Garment } from '@/core/clothing/garment';
+import { isTorsoBase } from '@/core/clothing/purpose';
 import { everWorn, wornAt } from '@/core/kit/replay';
 import type { Plan } from '@/core/kit/plan';
 import { feelsLikeC } from '@/core/outing/feelsLike';
@@ -81,7 +82,7 @@ function wasOf(felt: readonly { part: Part; word: Felt }[], word: OneWord | null
 
 /** The piece on the skin of the torso that was worn. */
 export const baseOf = (plan: Plan, closet: readonly Garment[]): Garment | undefined =>
-  closet.find((g) => plan.worn.includes(g.id) && g.group === 'torso' && g.role === 'base');
+  closet.find((g) => plan.worn.includes(g.id) && isTorsoBase(g));
 
 function cameWet(out: OutThere, base: Garment | undefined, baseG: number | null): boolean {
   if (out.saw.some((s) => s.what === 'wet' && s.where !== 'socks' && s.where !== 'gloves')) return true;

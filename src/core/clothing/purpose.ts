@@ -137,10 +137,12 @@ export const oneAtATime = (a: Worn, b: Worn): boolean =>
         isGloveOverMitten(a, b) ||
         isGloveOverMitten(b, a))));
 
+/** What hands are dressed in: neither warmers nor covers on the bars. */
+export const isWornOnHands = (g: Garment): boolean => g.group === 'hands' && g.role !== 'heater' && g.role !== 'over';
+
 /** So many pairs of cloth go over one another on the hands: a liner, a glove and a mitten (common practice, no published source). */
 const MOST_ON_HANDS = 3;
 
 /** Whether no more gloves and mittens are worn over one another than hands can move in; warmers, vapour barriers and covers on the bars do not count. */
 export const fewEnoughOnHands = (worn: readonly Garment[]): boolean =>
-  worn.filter((g) => g.group === 'hands' && g.role !== 'heater' && g.role !== 'over' && !isBarrier(g)).length <=
-  MOST_ON_HANDS;
+  worn.filter((g) => isWornOnHands(g) && !isBarrier(g)).length <= MOST_ON_HANDS;

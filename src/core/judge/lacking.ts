@@ -1,4 +1,5 @@
 import { fabricResistance, type Garment } from '@/core/clothing/garment';
+import { isWornOnHands } from '@/core/clothing/purpose';
 import { isIndoors } from '@/core/effort/sports';
 import { feelsLikeC } from '@/core/outing/feelsLike';
 import type { Timeline } from '@/core/outing/timeline';
@@ -38,9 +39,9 @@ const WARM_HANDS = { points: 0.4, feelsC: [-5, -25], hours: [1, 3] } as const;
 const WARM_FEET = { points: 0.4, feelsC: [-5, -25], hours: [1, 3] } as const;
 /** A shell against wind and a shower on ground far from a door, where the sky may turn while one is out (common practice, no published source). */
 const SHELL = { points: 0.3, feelsC: [12, 2], hours: [1.5, 3.5] } as const;
-/** A vest keeps the wind from half of what a shell does. */
-const VEST = 0.5;
+/** A vest, which covers less than so much of the arms, is half a shell. */
 const SLEEVED = 0.5;
+const VEST = 0.5;
 /**
  * Whoever is within half an hour of a door, at the cold at which warmth counts in full, brings nothing to stand in (common practice, no published source). What somebody who
  * stands loses grows with the fall from skin to air, so an hour counts for more the colder it is. Skin of somebody who stands about, °C.
@@ -81,7 +82,7 @@ export function lackPrice(along: Iterable<Garment>, need: Need): number {
     if (g.group === 'head' && g.role !== 'over')
       hat = Math.max(hat, Math.min(1, (g.panels.scalp?.coverage ?? 0) / COVERS_SCALP));
     else if (g.openings.some((o) => o.kind === 'hood')) hat = Math.max(hat, HOOD);
-    if (g.group === 'hands' && g.role !== 'heater' && g.role !== 'over') {
+    if (isWornOnHands(g)) {
       hands++;
       warmHands += fabricResistance(g);
     }

@@ -1,4 +1,5 @@
 import type { Garment } from '@/core/clothing/garment';
+import { isWornOnHands } from '@/core/clothing/purpose';
 import type { KitAction } from './plan';
 
 /** Taking boots off and putting them on again, and the pack, s; shaking frost out of a garment (engineering values). */
@@ -73,7 +74,7 @@ export function changing(actions: readonly KitAction[], { on, garments, packOn }
   if (halt)
     for (const id of on) {
       const g = garments.get(id);
-      if (g && g.group === 'hands' && g.role !== 'heater' && g.role !== 'over' && !moved.has(id))
+      if (g && isWornOnHands(g) && !moved.has(id))
         if (g.handForm === 'mitten' || g.thicknessMm > WORKS_IN_MM) aside.add(id);
     }
   return { seconds, halt, first, last, aside: [...aside] };

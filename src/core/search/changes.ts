@@ -1,6 +1,6 @@
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
-import { isBarrierLiner, suitsSport, withoutCotton } from '@/core/clothing/purpose';
+import { isBarrierLiner, isTorsoBase, suitsSport, withoutCotton } from '@/core/clothing/purpose';
 import type { Sport } from '@/core/effort/sports';
 import { act, alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
@@ -43,7 +43,7 @@ export const alike = (a: Garment, b: Garment): boolean => a.group === b.group &&
 
 /** What nobody goes without, and what the sport asks for. */
 const isNeeded = (g: Garment): boolean =>
-  (g.group === 'torso' && g.role === 'base') ||
+  isTorsoBase(g) ||
   (g.group === 'head' && g.role === 'over') ||
   (g.group === 'feet' && ['sock', 'footwear'].includes(part(g))) ||
   (g.group === 'legs' && g.role === 'short');

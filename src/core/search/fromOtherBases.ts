@@ -1,3 +1,4 @@
+import { isTorsoBase } from '@/core/clothing/purpose';
 import { alongOf, swapGarment } from '@/core/kit/edit';
 import type { Candidates } from './candidates';
 import { ranIn, type Finishing, type Polished } from './finishing';
@@ -19,7 +20,7 @@ export function fromOtherBases(from: Polished, candidates: Candidates, f: Finish
   const { course, stepS, mostCues, beat } = f;
   // Mesh that is now outermost would stay so: what cannot be worn is not begun from.
   const may = mayFollow(f);
-  const base = alongOf(closet, plan).find((g) => g.group === 'torso' && g.role === 'base');
+  const base = alongOf(closet, plan).find(isTorsoBase);
   if (!base) return from;
   const worn = candidates.bases.map((other) => {
     const swapped = other === base ? plan : swapGarment(plan, base.id, other);

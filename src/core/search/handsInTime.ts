@@ -1,5 +1,5 @@
 import type { Garment } from '@/core/clothing/garment';
-import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
+import { isBarrierLiner, isWornOnHands, suitsSport } from '@/core/clothing/purpose';
 import { isIndoors } from '@/core/effort/sports';
 import { leaveGarment, takeGarment } from '@/core/kit/edit';
 import type { KitAction, Plan } from '@/core/kit/plan';
@@ -37,8 +37,6 @@ export function* handsInTime(
           yield change(worn, `${g.id} at ${atS}`, at(dressed, atS, { do: 'putOn', garment: g.id }));
   }
 }
-
-const isWornOnHands = (g: Garment): boolean => g.group === 'hands' && g.role !== 'heater' && g.role !== 'over';
 
 /** One of either, or one of each. */
 function pairs(liners: readonly Garment[], gloves: readonly Garment[]): Garment[][] {

@@ -10,7 +10,7 @@ import {
 import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
 import { act, alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
-import { isWorn, settingAt, tidy } from '@/core/kit/replay';
+import { everWorn, isWorn, settingAt, tidy } from '@/core/kit/replay';
 import { sleevesDown } from '@/core/kit/sleeves';
 import { phases } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
@@ -67,12 +67,12 @@ function* asTheyCome(plan: Plan, request: PlanRequest): Generator<Change> {
     // One of two things kept dry for stops may be enough there: the jacket that is along and stays in the pack.
     if (isOverTrousers(g))
       for (const jacket of along)
-        if (jacket.group === 'torso' && isStandby(jacket) && !isEverWorn(plan, jacket.id))
+        if (jacket.group === 'torso' && isStandby(jacket) && !everWorn(plan).has(jacket.id))
           yield {
             name: `${jacket.id} for ${g.id} at stops`,
             of: 'torso',
             warmer: fabricResistance(jacket) - fabricResistance(g),
-            edit: (p) => swapGarment(leaveGarment(p, jacket.id), g.id, jacket),
+            edit: (p) => (isAlong(p, g.id) ? swapGarment(leaveGarment(p, jacket.id), g.id, jacket) : p),
           };
     // What is small may wait in the pocket while its like is worn.
     if (WAITS.has(g.group) && g.role !== 'over' && plan.worn.includes(g.id))
@@ -223,8 +223,6 @@ function* untilItFalls(plan: Plan, along: readonly Garment[], timeline: Timeline
           edit: (p) => act(act(p, { do: 'takeOff', garment: g.id }, 0), { do: 'putOn', garment: g.id }, m.startS),
         };
 }
-
-const isEverWorn = (plan: Plan, id: string): boolean => wornTogether(plan, id, id);
 
 /** Whether two pieces are ever worn at one time. */
 const wornTogether = (plan: Plan, a: string, b: string): boolean =>
