@@ -132,7 +132,7 @@ async function phone(address, say) {
   // The longest outing of the demo: it is planned as its score opens.
   await wide.goto(`${address}/outing/${ids[1]}/score`);
   let pack = {};
-  for (let k = 0; k < 60 && !pack.plan; k++) {
+  for (let k = 0; k < 180 && !pack.plan; k++) {
     await wide.waitForTimeout(1000);
     pack = await (await fetch(`${address}/api/outings/${ids[1]}/pack`, { headers: origin })).json();
   }

@@ -197,11 +197,10 @@ export const planInWorker = (
         return asked.result;
       };
       const beside: Beside = {
-        descended: () => begun,
+        descended: () => part(ask<Descended>(setting, (api) => api.descendFromOther(leadDays, proxy(heard)))),
         alone: () => part(ask<Alone>(setting, (api) => api.lookAlone(leadDays, proxy(heard)))),
       };
       const whole = ask<Planned>(setting, (api) => api.plan(leadDays, told, proxy(beside)));
-      const begun = part(ask<Descended>(setting, (api) => api.descendFromOther(leadDays, proxy(heard))));
       const cancel = () => [whole, ...parts].forEach((asked) => asked.cancel());
       // What a part of it still works at when all is done is of no use to anybody.
       const ended = () => parts.forEach((asked) => asked.cancel());

@@ -148,6 +148,7 @@ const api = {
     const search = new Search(request, nowAndThen(tell));
     const goOn = () => search.goesOn();
     const even = askedOn('even day', request);
+    search.atOnce();
     const other = beside && beside.descended().catch(() => null);
     // The message to the other worker goes out before this one is busy again.
     await breathe();

@@ -48,12 +48,13 @@ export interface Found {
 }
 
 /**
- * A search on one day in stages (begin, meet, end), so that the descent from other layers can run in another worker meanwhile. It asks the same of either, and so finds the same plan with one worker or two.
+ * A search on one day in stages (at once, begin, meet, end), so that the descent from other layers can run in another worker meanwhile. It asks the same of either, and so finds the same plan with one worker or two.
  */
 export class Look {
   readonly descent: Descent;
   private readonly course: Course;
   private readonly most: number;
+  private toldAtOnce = false;
   private first: PathRun | null = null;
   private met: Met | null = null;
   /** what it had taken when it last waited for others */
@@ -75,9 +76,15 @@ export class Look {
     return this.course.work;
   }
 
-  /** The first usable plan, and what a descent from it finds. @returns what that costs, points */
+  /** The first usable plan is told, once. */
+  atOnce(): void {
+    if (!this.toldAtOnce) this.descent.tellAtOnce();
+    this.toldAtOnce = true;
+  }
+
+  /** The first usable plan, where it was not told yet, and what a descent from it finds. @returns what that costs, points */
   begin(): number {
-    this.descent.tellAtOnce();
+    this.atOnce();
     // What is shown at once is none of the search's budget.
     this.course.goOnAfter(NOTHING, NOTHING);
     this.first = this.descent.fromBalance();

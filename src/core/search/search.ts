@@ -50,7 +50,7 @@ export function lookAlone(request: PlanRequest, progress: Progress): Alone {
 const costOf = (plan: Plan, f: Finishing): number => ranIn(f, plan).total;
 
 /**
- * A search in stages (begin, meet, end, last). It looks at the nearest even day, so that neighbouring questions have the same answer there, and
+ * A search in stages (at once, begin, meet, end, last). It looks at the nearest even day, so that neighbouring questions have the same answer there, and
  * adapts that to the day itself. Where that comes out dear much can be lost, and what suits the even day may not suit the day: it is looked at itself too.
  */
 export class Search {
@@ -93,7 +93,12 @@ export class Search {
     return this.look.descent.beat();
   }
 
-  /** The first usable plan, and what a descent from it finds. */
+  /** The first usable plan is told, once: before `begin`, so that a second worker starts up only after it and does not hold it up. */
+  atOnce(): void {
+    this.look.atOnce();
+  }
+
+  /** The first usable plan, where it was not told yet, and what a descent from it finds. */
   begin(): void {
     this.dear = this.look.begin() >= DEAR;
   }

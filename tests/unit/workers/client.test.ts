@@ -61,6 +61,15 @@ const setting = {
 const until = async (holds: () => boolean) => {
   while (!holds()) await new Promise((r) => setTimeout(r, 1));
 };
+/** The worker that plans, once it is asked, and the one that it has made the other half. */
+const bothHalves = async () => {
+  await until(() => NearWorker.all.length === 1 && NearWorker.all[0].questions.length === 1);
+  const [whole] = NearWorker.all;
+  const descended = whole.beside!.descended();
+  descended.catch(() => 'told to whoever awaits it');
+  await until(() => NearWorker.all.length === 2 && latest().questions.length === 1);
+  return { whole, half: latest(), descended };
+};
 const latest = () => NearWorker.all[NearWorker.all.length - 1];
 
 /** Lets time pass on a clock that stands still, and what follows from it happen. */
@@ -150,14 +159,13 @@ test('schools are planned beside one another where there are cores, in their ord
   expect(NearWorker.all).toHaveLength(2);
 });
 
-test('where there is a second core, another worker makes half of a plan; the plan is asked for it, and both end together', async () => {
+test('where there is a second core, another worker makes half of a plan once it is asked for it, so that it holds up no first answer; both end together', async () => {
   await onCores(2);
   const asked = plan();
-  await until(() => NearWorker.all.length === 2 && NearWorker.all.every((w) => w.questions.length > 0));
-  const [whole, half] = NearWorker.all;
+  const { whole, half, descended } = await bothHalves();
   expect([whole.beside === null, half.beside === null]).toEqual([false, true]);
   half.questions[0]('the other half');
-  expect(await whole.beside!.descended()).toBe('the other half');
+  expect(await descended).toBe('the other half');
   const alone = whole.beside!.alone();
   await until(() => half.questions.length === 2);
   half.questions[1]('the day by itself');
@@ -165,7 +173,11 @@ test('where there is a second core, another worker makes half of a plan; the pla
   whole.questions[0]('a plan');
   expect(await asked.result).toBe('a plan');
   expect([whole.ended, half.ended]).toEqual([false, false]);
-  plan().cancel();
+  const again = plan();
+  await until(() => half.questions.length === 3);
+  half.beside!.descended().catch(() => 'ended');
+  await until(() => whole.questions.length === 2);
+  again.cancel();
   await until(() => whole.ended && half.ended);
   expect(NearWorker.all).toHaveLength(2);
 });
@@ -173,10 +185,9 @@ test('where there is a second core, another worker makes half of a plan; the pla
 test('what is still made beside a plan that is done is ended with it', async () => {
   await onCores(2);
   const asked = plan();
-  await until(() => NearWorker.all.length === 2 && NearWorker.all.every((w) => w.questions.length > 0));
-  const [whole, half] = NearWorker.all;
+  const { whole, half, descended } = await bothHalves();
   half.questions[0]('the other half');
-  await whole.beside!.descended();
+  await descended;
   whole.beside!.alone().catch(() => 'ended');
   await until(() => half.questions.length === 2);
   whole.questions[0]('a plan');
@@ -187,10 +198,9 @@ test('what is still made beside a plan that is done is ended with it', async () 
 test('where the worker of the other half breaks, the planner hears of it and goes on; where the planner breaks, the other is ended', async () => {
   await onCores(2);
   const asked = plan();
-  await until(() => NearWorker.all.length === 2 && NearWorker.all.every((w) => w.questions.length > 0));
-  const [whole, half] = NearWorker.all;
+  const { whole, half, descended } = await bothHalves();
   half.onerror!({ message: 'out of memory' });
-  await expect(whole.beside!.descended()).rejects.toThrow('out of memory');
+  await expect(descended).rejects.toThrow('out of memory');
   whole.questions[0]('a plan, made alone');
   expect(await asked.result).toBe('a plan, made alone');
   const again = plan();
