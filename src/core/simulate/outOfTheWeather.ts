@@ -6,8 +6,8 @@ import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { STRIDE, type Stacks } from '@/core/clothing/stack';
 import { SPORT, type Purpose } from '@/core/effort/sports';
 import type { Conditions } from '@/core/outing/conditions';
-import { feelsLikeC } from '@/core/outing/feelsLike';
 import { clamp, ramp } from '@/core/quantity/range';
+import { scantly } from './scantly';
 
 /** What weather does to ears, eyes, hair and limbs that no zone of the body stands for. */
 export interface Weathered {
@@ -15,7 +15,7 @@ export interface Weathered {
   earC: number;
   /** how badly eyes are hurt by what drives into them, by the wind of speed or by the glare of sun, or bothered by what is worn before them, 0–1 */
   eyes: number;
-  /** how much rain, and snow that melts, bothers: on the hair or a hat that soaks, 0–1, and twice that in at a front that is wide open, so 0–3 */
+  /** how much rain, and snow that melts, bothers: on the hair or a hat that soaks, 0–1, and twice that in at a front that is wide open or, driven, in a knit that nothing covers, so 0–3 */
   rained: number;
   /** something of the face's is on whoever works: it gets damp and makes breath harder, 0 or 1 */
   masked: number;
@@ -33,9 +33,7 @@ const SCALP = zoneIndex('scalp');
 const CHEST = zoneIndex('chest');
 const FACE = zoneIndex('face');
 const THIGHS = zoneIndex('thighs');
-const ARMS = zoneIndex('arms');
 const HANDS = zoneIndex('hands');
-const CALVES = zoneIndex('calves');
 /** Ears stand out and hold little blood: tissue behind them, m²K/W (engineering value, beside the cheek's 0.091). */
 const EAR_TISSUE = 0.12;
 /** A hood covers ears once it covers this much of the scalp; a helmet lets wind to them above this permeability, mm/s at 100 Pa. */
@@ -86,6 +84,26 @@ function runsIn(s: Stacks, w: GarmentArrays): number {
   return most < BIB ? 0 : ramp(1 - most, FRONT_OPEN);
 }
 
+/**
+ * Flakes that the wind drives lodge in knits and fleece, and melt there: one puts a shell over them (common practice, no published source; between which
+ * winds, m/s, and air permeabilities, mm/s at 100 Pa, are engineering values).
+ */
+const DRIVEN = [3, 7] as const;
+const LOOSE = [150, 450] as const;
+/** Snow off the ground that is driven along counts as so much of falling water, mm/h (engineering value). */
+const SPINDRIFT_MM_H = 0.5;
+
+/** How far driven snow lodges in what is outermost on the chest, 0–1. */
+function lodges(c: Conditions, s: Stacks, w: GarmentArrays): number {
+  for (let k = s.layers[CHEST]; k >= 1; k--) {
+    const i = CHEST * STRIDE + k;
+    const g = w.garments[s.garment[i]];
+    if (g.group === 'torso' && w.cover[s.garment[i] * ZONE_COUNT + CHEST] >= BIB)
+      return g.role === 'base' || g.role === 'mid' ? ramp(g.airPermeability, LOOSE) * ramp(c.relativeWind, DRIVEN) : 0;
+  }
+  return 0;
+}
+
 /** Wind in which a front that stands wide open begins to flap, and flaps in full, m/s: nobody goes so in a gale (common practice, no published source). */
 const FLAPS = [7, 14] as const;
 
@@ -99,21 +117,6 @@ function frontOpen(s: Stacks, w: GarmentArrays): number {
   return 0;
 }
 
-/** A shell thinner than this has no lining, mm (engineering value). */
-const UNLINED_MM = 0.5;
-
-/** Nobody who owns tights wears wind or rain trousers on bare legs in the cold: slick cloth clings and is cold where it touches (common practice, no published source). */
-const SLICK = { cloth: 3, membrane: 4 } as const;
-
-function onThighs(s: Stacks, w: GarmentArrays): number {
-  if (s.layers[THIGHS] === 0) return 0;
-  const g = w.garments[s.garment[THIGHS * STRIDE + 1]];
-  const shell = g.role === 'shell' || g.role === 'storm';
-  return shell && g.thicknessMm < UNLINED_MM ? (g.membrane ? SLICK.membrane : SLICK.cloth) : 0;
-}
-
-/** In full rain it clings so many times worse on top (engineering value). */
-const CLINGS_WET = 1;
 /** Nobody runs or skis a track in rain trousers while legs work: they bind and flap, and wet tights are borne (common practice, no published source). */
 const STRIDES: readonly Purpose[] = ['run', 'nordic'];
 /**
@@ -178,61 +181,6 @@ function padded(c: Conditions, s: Stacks, w: GarmentArrays): number {
   return warm ? PADDED_HINDERS * ramp(c.airC, PADDED_C) * ramp(c.metabolicW, PADDED_W) : 0;
 }
 
-/** Nobody goes with bare arms in the cold, however warm the work: between these, °C, it comes to bother in full (common practice, no published source; how much are engineering values). */
-const ARMS_C = [8, -4] as const;
-const BARE_ARMS = 3;
-/**
- * The same of calves, by what the air feels like on them, °C: runners leave them bare down to some degrees of frost out of the wind (the easy run in
- * tests/reference/practice.test.ts), riders, whose legs stand in the wind of their own speed, cover them above freezing (common practice, no published source;
- * from where to where, and how much, are engineering values).
- */
-const CALVES_FEEL_C = { rides: [4, -2], others: [-12.5, -17] } as const;
-const BARE_CALVES = 5;
-
-function bareCalves(c: Conditions, s: Stacks): number {
-  const bare = bareOf(s, CALVES);
-  return bare > 0 ? bare * ramp(feelsLikeC(c), CALVES_FEEL_C[c.sport === 'cycle' ? 'rides' : 'others']) : 0;
-}
-
-/** A membrane on bare arms sticks to them, as one on bare legs does (common practice, no published source; how much is an engineering value). */
-const STICKS_TO_ARMS = 2;
-
-function membraneOnArms(s: Stacks, w: GarmentArrays): number {
-  let bare = 1;
-  for (let k = 1; k <= s.layers[ARMS]; k++) {
-    const i = ARMS * STRIDE + k;
-    if (w.garments[s.garment[i]].membrane) return STICKS_TO_ARMS * bare * s.cover[i];
-    bare *= 1 - s.cover[i];
-  }
-  return 0;
-}
-
-/** Nobody goes downhill on skis with bare hands: whoever falls skins them on the snow (common practice, no published source; how much is an engineering value). */
-const BARE_HANDS_ON_SKIS = 3;
-
-const bareHandsOnSkis = ({ sport }: Conditions, s: Stacks): number =>
-  sport === 'downhill ski' && s.layers[HANDS] === 0 ? BARE_HANDS_ON_SKIS : 0;
-
-/** On snowshoes snow gets into low shoes: boots or gaiters close the ankle (common practice, no published source; how much is an engineering value). */
-const LOW_SHOES = 2;
-const CLOSES_ANKLE: ReadonlySet<Garment['role']> = new Set(['footwear', 'shell', 'over']);
-
-function snowInShoes({ sport }: Conditions, s: Stacks, w: GarmentArrays): number {
-  if (sport !== 'snowshoe') return 0;
-  for (let k = 1; k <= s.layers[CALVES]; k++) {
-    const g = w.garments[s.garment[CALVES * STRIDE + k]];
-    if (g.group === 'feet' && CLOSES_ANKLE.has(g.role)) return 0;
-  }
-  return LOW_SHOES;
-}
-
-/** Share of a zone that nothing covers, 0–1. */
-function bareOf(s: Stacks, zone: number): number {
-  let bare = 1;
-  for (let k = 1; k <= s.layers[zone]; k++) bare *= 1 - s.cover[zone * STRIDE + k];
-  return bare;
-}
-
 /** Fills in what the weather does now to head, chest and bare limbs. */
 export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weathered): void {
   let ears = true;
@@ -256,19 +204,16 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
   }
   const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
   into.hinders = inTrousers(c, s, w) + (works ? mittsAtBars(c, s, w) + padded(c, s, w) : 0);
-  into.scant =
-    onThighs(s, w) * (1 + CLINGS_WET * ramp(falls, RAIN_MM_H)) +
-    BARE_ARMS * bareOf(s, ARMS) * ramp(c.airC, ARMS_C) +
-    BARE_CALVES * bareCalves(c, s) +
-    membraneOnArms(s, w) +
-    bareHandsOnSkis(c, s) +
-    snowInShoes(c, s, w);
+  into.scant = scantly(c, s, w, ramp(falls, RAIN_MM_H));
   into.earC = ears ? bareSkinC(c.airC, c.relativeWind, EAR_TISSUE) : Infinity;
   const snows = c.precipitation.includes('snow');
   const inside = c.precipitationMmH * INSIDE[c.precipitation];
+  const driven = (snows ? inside : 0) + (c.wetting === 'spindrift' ? SPINDRIFT_MM_H : 0);
   // Flakes melt in bare hair and roll off any hat.
   into.rained =
-    ramp(falls * reaches + (inside - falls) * bare, RAIN_MM_H) + IN_AT_FRONT * ramp(inside * runsIn(s, w), RAIN_MM_H);
+    ramp(falls * reaches + (inside - falls) * bare, RAIN_MM_H) +
+    IN_AT_FRONT *
+      (ramp(inside * runsIn(s, w), RAIN_MM_H) + (driven > 0 ? ramp(driven * lodges(c, s, w), RAIN_MM_H) : 0));
   into.flaps = frontOpen(s, w) * ramp(c.relativeWind, FLAPS);
   const flakes = snows || c.wetting === 'spindrift' ? ramp(c.relativeWind, FLAKES) : 0;
   const cold = clamp((EYES_C - c.airC) / EYES_SPAN_K, 0, 1) * ramp(c.relativeWind, COLD_WIND);

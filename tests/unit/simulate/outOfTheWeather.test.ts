@@ -240,7 +240,7 @@ test('heavy trousers bind strides by their mass, and what is made for running or
   for (const sport of ['hike', 'ski tour', 'stand'] as const) expect(hinders(sport, 480)).toBe(0);
 });
 
-test('a membrane sticks to bare arms, the less of them the longer the sleeves beneath; wind cloth does not', () => {
+test('a membrane sticks to bare arms, the less of them the longer the sleeves beneath; wind cloth does only in the frost', () => {
   const mild = { airC: 12 };
   const scant = (...ids: string[]) => head([...ids, 'thin-tights'], mild).scant;
   const bare = scant('light-rain-shell');
@@ -249,6 +249,46 @@ test('a membrane sticks to bare arms, the less of them the longer the sleeves be
   expect(scant('thin-merino-base', 'light-rain-shell')).toBeLessThan(0.1 * bare);
   expect(scant('thin-merino-base', 'synthetic-tee')).toBe(0);
   expect(scant('wind-shell')).toBe(0);
+  const frost = (airC: number, ...ids: string[]) =>
+    head([...ids, 'thin-tights', 'wool-socks', 'winter-boots'], { airC }).scant;
+  expect(frost(2, 'wind-shell')).toBe(0);
+  expect(frost(1.9, 'wind-shell')).toBeGreaterThan(0);
+  expect(frost(-8, 'wind-shell')).toBeGreaterThan(frost(-7.9, 'wind-shell'));
+  expect(frost(-30, 'wind-shell')).toBe(frost(-8, 'wind-shell'));
+  expect(frost(-8, 'synthetic-tee', 'wind-shell')).toBeWithin(0.3 * frost(-8, 'wind-shell'), 1);
+  expect(frost(-8, 'thin-merino-base', 'wind-shell')).toBeLessThan(0.1);
+  // A shell with a lining is a sleeve like any other.
+  expect(frost(-8, 'synthetic-tee', 'lined-soft-shell')).toBeLessThan(0.1);
+});
+
+test('driven snow lodges in knits: from a wind that drives it, not in calm air, nor in dense cloth, nor under a shell', () => {
+  // What lodges in the cap is the same each time.
+  const rainedIn = (worn: Garment[], over: Partial<Conditions>) =>
+    dressedIn([...worn, ...garmentsOf('thin-cap')], over, {}).rained - head(['thin-cap'], over).rained;
+  const rained = (over: Partial<Conditions>, ...ids: string[]) =>
+    rainedIn(garmentsOf(...ids), { precipitation: 'dry snow', precipitationMmH: 2, airC: -8, ...over });
+  const gale = rained({ relativeWind: 7 }, 'pile-fleece');
+  expect(gale).toBeGreaterThan(0.5);
+  expect(rained({ relativeWind: 9 }, 'pile-fleece')).toBe(gale);
+  expect(rained({ relativeWind: 6.9 }, 'pile-fleece')).toBeLessThan(gale);
+  expect(rained({ relativeWind: 3 }, 'pile-fleece')).toBe(0);
+  expect(rained({ relativeWind: 3.1 }, 'pile-fleece')).toBeGreaterThan(0);
+  for (const ids of [['pile-fleece', 'wind-shell'], ['active-jacket'], ['pile-fleece', 'down-puffy']])
+    expect(rained({ relativeWind: 9 }, ...ids)).toBe(0);
+  const knit = (airPermeability: number) =>
+    rainedIn([{ ...garmentsOf('pile-fleece')[0], airPermeability }], {
+      precipitation: 'dry snow',
+      precipitationMmH: 2,
+      airC: -8,
+      relativeWind: 9,
+    });
+  expect([knit(150), knit(450)]).toEqual([0, gale]);
+  expect(knit(160)).toBeGreaterThan(0);
+  expect(knit(440)).toBeLessThan(gale);
+  // Off the ground it does the same; while nothing is driven the wind alone is for the body to tell.
+  const ground = { precipitation: 'none', precipitationMmH: 0, relativeWind: 9 } as const;
+  expect(rained({ ...ground, wetting: 'spindrift' }, 'pile-fleece')).toBeGreaterThan(0.3);
+  expect(rained(ground, 'pile-fleece')).toBe(0);
 });
 
 test('bare hands on a descent on skis bother, in any glove not, and elsewhere their cold alone counts', () => {
