@@ -302,6 +302,14 @@ const RULES: readonly Rule[] = [
   },
 ];
 
+/** The only number left where how long is said and the air is not: it can only be the air, and is said to be taken for it. Null where there is none, or more than one. */
+function bareAir(rest: string, said: readonly Said[], refused: Spoken['refused']): RegExpExecArray | null {
+  const known = new Set<DoorKey>([...said, ...refused].map(({ key }) => key));
+  if (!known.has('minutes') || known.has('airC')) return null;
+  const numbers = [...rest.matchAll(new RegExp(`${START}${NUMBER}${END}`, 'gu'))];
+  return numbers.length === 1 ? numbers[0] : null;
+}
+
 /** A time of day behind "from" or "until", on the day of the outing or, where that is past, the next. */
 function clockOf(key: 'fromMs' | 'untilMs', text: string | undefined, r: Reading): Partial<DoorFall> {
   if (text === undefined) return {};
@@ -373,6 +381,12 @@ export function readLine(text: string, unsaid: Unsaid): Spoken {
     reading.day.startMs = moment.ms;
     rest = blank(rest, moment.from, moment.to);
     said.push({ key: 'startMs', from: moment.from, to: moment.to });
+  }
+  const bare = bareAir(rest, said, refused);
+  if (bare) {
+    const taken = air({ n: bare[0] }, reading);
+    rest = blank(rest, bare.index, bare.index + bare[0].length);
+    said.push({ key: 'airC', from: bare.index, to: bare.index + bare[0].length, taken });
   }
   if (saidStops) reading.day.stops = reading.stops;
   said.sort((a, b) => a.from - b.from);

@@ -13,7 +13,7 @@ import { cuesMoved, pacesHeld, pacesTried } from './cuesChanged';
 import { across } from './across';
 import { anotherLayer, otherLegs, singleChanges, withoutChanging, type Change } from './singleChanges';
 import { sweep } from './sweep';
-import { triedFirst } from './triedFirst';
+import { baseAndMid, triedFirst } from './triedFirst';
 
 /** A swap of one piece must gain this to be made at the end, points; and where a plan is adapted: points, and a share of what it costs. */
 const LEAST_SWAP = 0.01;
@@ -121,7 +121,11 @@ export class Polishing {
       this.takesTwo() ||
       this.takesAny(sweep(this.plan, this.f.request), 'swept') ||
       this.takesAny(
-        [...triedFirst(this.plan, candidates, this.f.request), ...otherLegs(this.plan, this.f.request)],
+        [
+          ...triedFirst(this.plan, candidates, this.f.request),
+          ...otherLegs(this.plan, this.f.request),
+          ...baseAndMid(this.plan, candidates),
+        ],
         'first',
       )
     );

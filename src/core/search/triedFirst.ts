@@ -91,18 +91,43 @@ function* baseWithLayer(
     const swapped = (p: Plan) => (b === base ? bare(p) : swapGarment(bare(p), base.id, b));
     yield { name: `${b.id} by itself`, of: 'torso', warmer: 0, edit: swapped };
     for (const layer of [...mids, ...shells])
-      for (const setting of [0, 1]) {
-        const vents = layer.openings.filter((o) => o.kind === 'vent');
-        const worn = (p: Plan) => takeGarment(swapped(p), layer.id, 'worn');
-        yield {
-          name: `${b.id} under ${layer.id} ${setting === 0 ? 'shut' : 'open'}`,
-          of: 'torso',
-          warmer: 0,
-          edit: (p) =>
-            vents.reduce((q, o) => act(q, { do: 'set', garment: layer.id, opening: o.id, setting }, 0), worn(p)),
-        };
-        if (vents.length === 0) break;
-      }
+      for (const how of layerWays(layer))
+        yield { ...how, name: `${b.id} under ${how.name}`, edit: (p) => how.edit(swapped(p)) };
+  }
+}
+
+/** A layer worn from the start, shut and, where it has vents, open. */
+function layerWays(layer: Garment): Change[] {
+  const vents = layer.openings.filter((o) => o.kind === 'vent');
+  return (vents.length > 0 ? [0, 1] : [0]).map((setting) => ({
+    name: `${layer.id} ${setting === 0 ? 'shut' : 'open'}`,
+    of: 'torso',
+    warmer: 0,
+    edit: (p) =>
+      vents.reduce(
+        (q, o) => act(q, { do: 'set', garment: layer.id, opening: o.id, setting }, 0),
+        takeGarment(p, layer.id, 'worn'),
+      ),
+  }));
+}
+
+/**
+ * Any other base with any middle layer, or none, beneath what else there is; what stays on all the way only. A thin base under an open vest is as warm as a thicker one
+ * alone, and neither half of that change helps; where layers go on and off it is tried only when nothing else helps (`baseWithLayer`).
+ */
+export function* baseAndMid(plan: Plan, { bases, mids }: Pick<Candidates, 'bases' | 'mids'>): Generator<Change> {
+  const base = bases.find((g) => isAlong(plan, g.id));
+  const worn = mids.filter((g) => isAlong(plan, g.id));
+  const moved = new Set(plan.cues.flatMap((c) => c.actions.flatMap((a) => (a.do === 'set' ? [] : [a.garment]))));
+  if (!base || worn.length > 1 || [base, ...worn].some((g) => moved.has(g.id))) return;
+  const bare = (p: Plan) => worn.reduce((q, g) => leaveGarment(q, g.id), p);
+  for (const b of bases) {
+    if (b === base) continue;
+    const swapped = (p: Plan) => swapGarment(bare(p), base.id, b);
+    yield { name: `${b.id} and no middle layer`, of: 'torso', warmer: 0, edit: swapped };
+    for (const mid of mids)
+      for (const how of layerWays(mid))
+        yield { ...how, name: `${b.id}, ${how.name}`, edit: (p) => how.edit(swapped(p)) };
   }
 }
 

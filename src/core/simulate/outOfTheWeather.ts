@@ -49,10 +49,14 @@ const EYES_SPAN_K = 15;
 const GLARE_WM2 = [120, 350] as const;
 /** Eyewear that lets less through than this is sealed to the face, mm/s at 100 Pa (engineering value). */
 export const SEALED = 100;
-/** What gets round glasses of what drives at the eyes; and how much goggles and glasses bother by themselves whoever works (engineering values; common practice, no published source: goggles are pushed up on climbs). */
-const PAST_GLASSES = 0.3;
+/** How much of what drives at the eyes gets round glasses, the more the faster it comes: between these winds, m/s (engineering values; common practice, no published source: descents on skis are gone in goggles). */
+const ROUND_GLASSES_MS = [6, 16] as const;
+const ROUND_GLASSES = [0.2, 0.5] as const;
+/** How much goggles and glasses bother by themselves whoever works (engineering values; common practice, no published source: goggles are pushed up on climbs). */
 const GOGGLES_BOTHER = 0.12;
 const GLASSES_BOTHER = 0.04;
+const roundGlasses = ({ relativeWind }: Conditions): number =>
+  ROUND_GLASSES[0] + (ROUND_GLASSES[1] - ROUND_GLASSES[0]) * ramp(relativeWind, ROUND_GLASSES_MS);
 /** What of the face's own covers this much of it is a mask (engineering value). */
 const MASKS = 0.15;
 /** Drops on what is before the eyes in rain (engineering value). */
@@ -221,5 +225,5 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
   const sealed = into.lens >= 0 && w.garments[into.lens].airPermeability < SEALED;
   const bothers = works ? (sealed ? GOGGLES_BOTHER : GLASSES_BOTHER) : 0;
   if (into.lens < 0) into.eyes = Math.max(drives, ramp(c.sunWm2, GLARE_WM2));
-  else into.eyes = Math.max(bothers, sealed ? 0 : drives * PAST_GLASSES, ramp(falls, RAIN_MM_H) * DROPS);
+  else into.eyes = Math.max(bothers, sealed ? 0 : drives * roundGlasses(c), ramp(falls, RAIN_MM_H) * DROPS);
 }

@@ -127,6 +127,17 @@ test('what is not understood is named with the nearest that is; the rest counts'
   ]);
 });
 
+test('the only number left is the air where how long is said and the air is not, and is said to be taken for it', () => {
+  const s = read('cycle 60 min steady 2 wind 20 rain');
+  expect([s.day.airC, s.said.find((x) => x.key === 'airC')?.taken, s.notUnderstood]).toEqual([2, '°C', []]);
+  expect(read('hike 5 h 34 dry', 'imperial').day.airC).toBeCloseTo(1.1, 1);
+  // Two of them, one beside an air that is said, and one that may be minutes, stay what nobody understands.
+  for (const line of ['run 1h 5 7', 'run 1h 5 −6', 'run 50'])
+    expect(read(line).notUnderstood.map((n) => n.text)).toEqual(line.match(/(?<= )\d(?= |$)|50/g));
+  expect(read('run 1h 26').refused).toMatchObject([{ field: 'Air', value: '26 °C' }]);
+  expect(read('run 1h 25').refused).toEqual([]);
+});
+
 test('a second time of the same thing is no silent choice', () => {
   const s = read('run 50 min −6 −9');
   expect(s.day.airC).toBe(-6);

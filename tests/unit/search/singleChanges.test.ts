@@ -11,7 +11,7 @@ import { mixes } from '@/core/search/mixes';
 import { makePlan } from '@/core/search/planner';
 import { cuesMoved, pacesTried } from '@/core/search/cuesChanged';
 import { anotherLayer, otherLegs, singleChanges } from '@/core/search/singleChanges';
-import { triedFirst } from '@/core/search/triedFirst';
+import { baseAndMid, triedFirst } from '@/core/search/triedFirst';
 import { candidates } from '@/core/search/candidates';
 import { caseOf, OUTINGS } from '#tests/support/goodSense';
 import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
@@ -223,6 +223,24 @@ test('over-trousers are tried with every jacket for the stops at which it is wor
   const without = tried(next).get('standby-puffy without puffy-overtrousers')!;
   expect(everWorn(without)).not.toContain('puffy-overtrousers');
   expect(everWorn(without)).toContain('standby-puffy');
+});
+
+test('another base is tried with every middle layer and with none, beneath what else is worn; not where either goes on or off', () => {
+  const of = candidates(CATALOGUE, 'ski tour', day);
+  const shelled: Plan = { ...plan, worn: [...plan.worn, 'wind-shell'], openings: { 'wind-shell': { zip: 1 } } };
+  const tried = new Map([...baseAndMid(shelled, of)].map((c) => [c.name, c.edit(shelled)]));
+  const open = tried.get('thin-synthetic-base, active-vest open')!;
+  expect(open.worn).toEqual(expect.arrayContaining(['thin-synthetic-base', 'active-vest', 'wind-shell']));
+  for (const id of ['thin-merino-base', 'grid-fleece']) expect(open.worn).not.toContain(id);
+  expect([open.openings['active-vest'].zip, open.openings['wind-shell'].zip]).toEqual([1, 1]);
+  expect(tried.get('thin-synthetic-base, active-vest shut')!.openings['active-vest'].zip).toBe(0);
+  const none = tried.get('mesh-base and no middle layer')!.worn;
+  expect(of.mids.filter((g) => none.includes(g.id))).toEqual([]);
+  expect([...tried.keys()].filter((name) => name.startsWith('thin-merino-base'))).toEqual([]);
+  for (const moved of ['grid-fleece', 'thin-merino-base'])
+    expect([
+      ...baseAndMid({ ...shelled, cues: [{ atS: 1800, actions: [{ do: 'takeOff', garment: moved }] }] }, of),
+    ]).toEqual([]);
 });
 
 test('over-trousers and the jacket go on for a stop and come off again, as far as people carry it out', () => {

@@ -60,6 +60,18 @@ test.each([
   expect(head(['sun-glasses'], still).eyes).toBeGreaterThan(eyes(0));
 });
 
+test('the faster snow comes the more of it gets round glasses, from a fifth at 6 m/s to a half at 16, and none round goggles', () => {
+  // In such snow all of it would reach bare eyes from 10 m/s on.
+  const eyes = (relativeWind: number, id = 'sun-glasses') =>
+    head([id], { precipitation: 'dry snow', airC: 10, relativeWind, sport: 'downhill ski' }).eyes;
+  const bare = (relativeWind: number) => head([], { precipitation: 'dry snow', airC: 10, relativeWind }).eyes;
+  const round = (relativeWind: number) => eyes(relativeWind) / bare(relativeWind);
+  expect([round(5), round(6), round(16), round(20)].map((x) => Number(x.toFixed(9)))).toEqual([0.2, 0.2, 0.5, 0.5]);
+  expect(round(6.1)).toBeGreaterThan(0.2);
+  expect(round(15.9)).toBeLessThan(0.5);
+  expect(eyes(16, 'goggles')).toBe(0);
+});
+
 test('sun dazzles bare eyes, from an open field on and in full at noon in snow; anything before them helps', () => {
   const eyes = (sunWm2: number, ids: string[] = []) => head(ids, { sunWm2, relativeWind: 0 }).eyes;
   expect([eyes(119), eyes(350)]).toEqual([0, 1]);
