@@ -382,7 +382,8 @@ export function readLine(text: string, unsaid: Unsaid): Spoken {
     rest = blank(rest, moment.from, moment.to);
     said.push({ key: 'startMs', from: moment.from, to: moment.to });
   }
-  const bare = bareAir(rest, said, refused);
+  // Before times of day can be read it might be one.
+  const bare = unsaid.moments ? bareAir(rest, said, refused) : null;
   if (bare) {
     const taken = air({ n: bare[0] }, reading);
     rest = blank(rest, bare.index, bare.index + bare[0].length);
