@@ -5,10 +5,7 @@ import type { Units } from '@/formats/measures';
 import { fillSlots } from '@/formats/sentences';
 import { Button } from '@/ui/Button';
 import { Danger } from '@/ui/Danger';
-
-/** Chances worth a word beside the buttons. */
-const WORTH = 0.02;
-const MOST_SAID = 2;
+import { noneSaid, oftenSaid } from './oftenSaid';
 
 /** Headline, what stands below it, what to do next, and how sure it is. */
 export function Headline({
@@ -27,7 +24,7 @@ export function Headline({
   const { verdict, told, judged } = door;
   const answer = told.answer;
   if (!verdict || !answer) return <p className="speak mt-2 text-[26px] font-semibold">Trying on what you own…</p>;
-  const likely = (told.chances?.list ?? []).filter((c) => c.share > WORTH).sort((a, b) => b.share - a.share);
+  const likely = told.chances ? oftenSaid(told.chances) : [];
   const advice = told.advice;
   return (
     <div>
@@ -62,9 +59,9 @@ export function Headline({
               {answer.how === 'at once' ? 'rough, still looking' : 'counting the chances'}
             </span>
           ) : likely.length === 0 ? (
-            `in none of ${told.chances.members} other days`
+            noneSaid(told.chances)
           ) : (
-            likely.slice(0, MOST_SAID).map((c) => (
+            likely.map((c) => (
               <span key={c.kind} className="block">
                 <b className={c.kind === 'unsafe' ? 'text-act' : ''}>{c.often}</b> {c.what}
               </span>
