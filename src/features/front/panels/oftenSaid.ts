@@ -11,4 +11,4 @@ export const oftenSaid = ({ list }: Pick<Chances, 'list'>): Chance[] =>
 
 /** The same where none of it happened. */
 export const noneSaid = ({ members }: Pick<Chances, 'members'>): string =>
-  `neither wet through, cold, hot nor unsafe on any of ${members} other days`;
+  `holds on all of ${members} other days`;
