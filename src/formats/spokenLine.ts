@@ -386,8 +386,9 @@ export function readLine(text: string, unsaid: Unsaid): Spoken {
   const bare = unsaid.moments ? bareAir(rest, said, refused) : null;
   if (bare) {
     const taken = air({ n: bare[0] }, reading);
-    rest = blank(rest, bare.index, bare.index + bare[0].length);
-    said.push({ key: 'airC', from: bare.index, to: bare.index + bare[0].length, taken });
+    const to = bare.index + bare[0].length;
+    rest = blank(rest, bare.index, to);
+    if (!refused.some(({ key }) => key === 'airC')) said.push({ key: 'airC', from: bare.index, to, taken });
   }
   if (saidStops) reading.day.stops = reading.stops;
   said.sort((a, b) => a.from - b.from);

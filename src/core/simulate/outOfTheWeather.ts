@@ -19,7 +19,7 @@ export interface Weathered {
   rained: number;
   /** something of the face's is on whoever works: it gets damp and makes breath harder, 0 or 1 */
   masked: number;
-  /** how scantily limbs are dressed: 3 for a thin shell on bare thighs, 4 for a membrane, twice that in full rain, up to 3 for arms bare in the cold, up to 5 for calves in hard frost, 2 for a membrane on bare arms and for low shoes on snowshoes, 3 for bare hands on a descent on skis */
+  /** how scantily limbs are dressed: 3 for a thin shell on bare thighs, 4 for a membrane, twice that in full rain, up to 3 for arms bare in the cold, up to 5 for calves in hard frost, 2 for a membrane on bare arms, 1.5 there for wind cloth in the frost, 2 for low shoes on snowshoes, 3 for bare hands on a descent on skis */
   scant: number;
   /** what hinders the work: 1 for rain trousers on whoever runs or skis a track, since they bind every stride, less for other heavy trousers there and for them in dry mild air, for mitts at brakes and gears and for padded gloves at work */
   hinders: number;
@@ -97,15 +97,19 @@ const LOOSE = [150, 450] as const;
 /** Snow off the ground that is driven along counts as so much of falling water, mm/h (engineering value). */
 const SPINDRIFT_MM_H = 0.5;
 
+/** The outermost layer of the chest that is a front and no bib, 0 where there is none. */
+function frontLayer(s: Stacks, w: GarmentArrays): number {
+  let k = s.layers[CHEST];
+  while (k > 0 && w.cover[s.garment[CHEST * STRIDE + k] * ZONE_COUNT + CHEST] < BIB) k--;
+  return k;
+}
+
 /** How far driven snow lodges in what is outermost on the chest, 0–1. */
 function lodges(c: Conditions, s: Stacks, w: GarmentArrays): number {
-  for (let k = s.layers[CHEST]; k >= 1; k--) {
-    const i = CHEST * STRIDE + k;
-    const g = w.garments[s.garment[i]];
-    if (g.group === 'torso' && w.cover[s.garment[i] * ZONE_COUNT + CHEST] >= BIB)
-      return g.role === 'base' || g.role === 'mid' ? ramp(g.airPermeability, LOOSE) * ramp(c.relativeWind, DRIVEN) : 0;
-  }
-  return 0;
+  const k = frontLayer(s, w);
+  if (k === 0) return 0;
+  const { role, airPermeability } = w.garments[s.garment[CHEST * STRIDE + k]];
+  return role === 'base' || role === 'mid' ? ramp(airPermeability, LOOSE) * ramp(c.relativeWind, DRIVEN) : 0;
 }
 
 /** Wind in which a front that stands wide open begins to flap, and flaps in full, m/s: nobody goes so in a gale (common practice, no published source). */
@@ -113,12 +117,10 @@ const FLAPS = [7, 14] as const;
 
 /** How far the outermost layer of the torso stands open in front, 0–1: see `FRONT_OPEN`. */
 function frontOpen(s: Stacks, w: GarmentArrays): number {
-  for (let k = s.layers[CHEST]; k >= 1; k--) {
-    const g = s.garment[CHEST * STRIDE + k];
-    const whole = w.cover[g * ZONE_COUNT + CHEST];
-    if (whole >= BIB) return ramp(whole - s.cover[CHEST * STRIDE + k], FRONT_OPEN);
-  }
-  return 0;
+  const k = frontLayer(s, w);
+  if (k === 0) return 0;
+  const i = CHEST * STRIDE + k;
+  return ramp(w.cover[s.garment[i] * ZONE_COUNT + CHEST] - s.cover[i], FRONT_OPEN);
 }
 
 /** Nobody runs or skis a track in rain trousers while legs work: they bind and flap, and wet tights are borne (common practice, no published source). */

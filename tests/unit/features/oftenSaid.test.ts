@@ -12,5 +12,5 @@ test('what is not safe is said first however seldom, then what happens most ofte
 test('what happened on one day of 64 is said; only where nothing did it is said of none', () => {
   expect(said(chance('toes', 1 / 64), chance('damp', 0))).toEqual(['toes']);
   expect(said(chance('toes', 0), chance('damp', 0))).toEqual([]);
-  expect(noneSaid({ members: 64 })).toBe('holds on all of 64 other days');
+  expect(noneSaid({ members: 64 })).toBe('no alarm on any of 64 other days');
 });

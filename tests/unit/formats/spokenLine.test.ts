@@ -135,6 +135,7 @@ test('the only number left is the air where how long is said and the air is not,
   for (const line of ['run 1h 5 7', 'run 1h 5 −6', 'run 50'])
     expect(read(line).notUnderstood.map((n) => n.text)).toEqual(line.match(/(?<= )\d(?= |$)|50/g));
   expect(read('run 1h 26').refused).toMatchObject([{ field: 'Air', value: '26 °C' }]);
+  expect(read('run 1h 26').guessed).toContain('airC');
   expect(read('run 1h 25').refused).toEqual([]);
 });
 

@@ -10,5 +10,4 @@ export const oftenSaid = ({ list }: Pick<Chances, 'list'>): Chance[] =>
     .slice(0, MOST_SAID);
 
 /** The same where none of it happened. */
-export const noneSaid = ({ members }: Pick<Chances, 'members'>): string =>
-  `holds on all of ${members} other days`;
+export const noneSaid = ({ members }: Pick<Chances, 'members'>): string => `no alarm on any of ${members} other days`;
