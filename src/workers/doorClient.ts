@@ -64,7 +64,9 @@ export class DoorKeeper {
       await ask();
     } catch (e) {
       if (e instanceof WorkerBroke) this.quick = null;
-      this.failed(e as Error);
+      // What went wrong with an older question is no trouble of the newest, which is asked next.
+      const newer: unknown = this.waiting;
+      if (!newer) this.failed(e as Error);
     } finally {
       this.busy = false;
     }

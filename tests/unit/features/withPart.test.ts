@@ -1,5 +1,9 @@
-import type { DoorTold } from '@/core/search/answer';
-import { withPart } from '@/features/front/state/withPart';
+import { outingAtDoor, type DoorDay } from '@/core/outing/doorDay';
+import type { DoorAnswer, DoorTold } from '@/core/search/answer';
+import { dayNow } from '@/features/front/state/dayNow';
+import { withAtOnce, withPart } from '@/features/front/state/withPart';
+
+const NOW_MS = Date.UTC(2027, 0, 13, 7, 5);
 
 const answer = (worn: string[]) =>
   ({ plan: { worn, carried: [], openings: {}, cues: [] } }) as unknown as DoorTold['answer'];
@@ -12,4 +16,17 @@ test('what is told of one plan stays while more of it comes, and goes when other
   const next = withPart(told, { answer: answer(['tee', 'fleece']) });
   expect(next.stuckOut).toBeUndefined();
   expect(next.answer!.plan.worn).toEqual(['tee', 'fleece']);
+});
+
+test('an answer at once to an older question, come late, does not take the place of the exact one to the newest', () => {
+  const [older, asked] = [-6, -12].map((airC) => ({ ...dayNow(null, NOW_MS), airC }));
+  const of = (day: DoorDay, how: DoorAnswer['how']) => ({ how, outing: outingAtDoor(day, null) }) as DoorAnswer;
+  const exact = { answer: of(asked, 'exact') };
+  expect(withAtOnce(exact, of(older, 'at once'), asked)).toBe(exact);
+  expect(withAtOnce(exact, of(asked, 'at once'), asked)).toBe(exact);
+  // An exact answer to an older question makes room, and so does an answer at once.
+  expect(withAtOnce(exact, of(older, 'at once'), older).answer!.how).toBe('at once');
+  expect(withAtOnce({ answer: of(asked, 'at once') }, of(older, 'at once'), asked).answer!.outing).toEqual(
+    outingAtDoor(older, null),
+  );
 });

@@ -4,7 +4,7 @@ import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
 import { judge } from '@/core/judge/judgement';
 import type { Plan } from '@/core/kit/plan';
-import { isOfDay, outingAtDoor, type DoorDay, type DoorPlace } from '@/core/outing/doorDay';
+import { outingAtDoor, type DoorDay, type DoorPlace } from '@/core/outing/doorDay';
 import { timelineOf } from '@/core/outing/outing';
 import { besideOf } from '@/core/questions/beside';
 import { type DoorTold } from '@/core/search/answer';
@@ -20,7 +20,7 @@ import { createEdited, useEdited } from '@/ui/edited';
 import { DoorKeeper } from '@/workers/doorClient';
 import { airOf, dayNow } from './dayNow';
 import { useLadder } from '@/features/ladder/useLadder';
-import { withPart } from './withPart';
+import { withAtOnce, withPart } from './withPart';
 
 /** What the page of the front door comes with. */
 export interface DoorProps {
@@ -136,6 +136,7 @@ function useAnswer(
     return () => made.close();
   }, [person, unsure, closet, damp, wishes, place, nowMs]);
 
+  const newest = useRef<DoorDay | null>(null);
   // The same day in other words is no new question.
   const mark = JSON.stringify(asked.day);
   const { rungs } = asked;
@@ -143,12 +144,8 @@ function useAnswer(
     const day = JSON.parse(mark) as DoorDay;
     setState('working');
     setProblem(null);
-    keeper.current?.atOnce({ day, rungs }, (answer) =>
-      // Of the same question an exact answer may have come first.
-      setTold((t) =>
-        t.answer && t.answer.how !== 'at once' && isOfDay(t.answer.outing, day) ? t : { answer, around: t.around },
-      ),
-    );
+    newest.current = day;
+    keeper.current?.atOnce({ day, rungs }, (answer) => setTold((t) => withAtOnce(t, answer, newest.current ?? day)));
     if (pace === 'moving') return undefined;
     const timer = setTimeout(() => {
       keeper.current?.exactly(

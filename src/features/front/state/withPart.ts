@@ -1,4 +1,5 @@
-import type { DoorTold } from '@/core/search/answer';
+import { isOfDay, type DoorDay } from '@/core/outing/doorDay';
+import type { DoorAnswer, DoorTold } from '@/core/search/answer';
 
 /**
  * What is told of a question once another part of it has come. What was told of other clothes does not stand beside new ones: chances and
@@ -8,4 +9,14 @@ export function withPart(told: Partial<DoorTold>, part: Partial<DoorTold>): Part
   const { answer } = part;
   const others = answer && told.answer && JSON.stringify(answer.plan) !== JSON.stringify(told.answer.plan);
   return others ? { around: told.around, ...part } : { ...told, ...part };
+}
+
+/**
+ * What is told once an answer at once has come, to the newest question or to one before it. Another worker makes the exact one and may be first:
+ * that stays, or the newest question would never have an exact answer.
+ * @param asked the newest question
+ */
+export function withAtOnce(told: Partial<DoorTold>, answer: DoorAnswer, asked: DoorDay): Partial<DoorTold> {
+  const now = told.answer;
+  return now && now.how !== 'at once' && isOfDay(now.outing, asked) ? told : { answer, around: told.around };
 }
