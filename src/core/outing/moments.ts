@@ -35,7 +35,16 @@ const LEAST_GAP = 240;
  * on arrival, on leaving, where the weather turns, and the middle of very long stretches. Where the way leaves shelter for wind, or a roof, the moment is
  * before it: nobody opens a jacket on the ridge who could have done so below it, or steps out of a hut to dress.
  */
-export function phases(timeline: Timeline): Phase[] {
+export function phases(timeline: Timeline): readonly Phase[] {
+  let found = known.get(timeline);
+  if (!found) known.set(timeline, (found = newPhases(timeline)));
+  return found;
+}
+
+/** Every trial of a plan asks for the moments of the same day. */
+const known = new WeakMap<Timeline, readonly Phase[]>();
+
+function newPhases(timeline: Timeline): Phase[] {
   const marks: Mark[] = [];
   timeline.legs.forEach((leg, i) => {
     const from = timeline.legStartS[i];

@@ -8,7 +8,7 @@ import { act, swapGarment, takeGarment } from '@/core/kit/edit';
 import { staysFollowable, staysWearable } from '@/core/kit/followable';
 import { phases, type Phase } from '@/core/outing/moments';
 import { mostMoved, type Moved } from './mostMoved';
-import { Trials } from './trials';
+import { Trials, type About } from './trials';
 import type { Scored } from '@/core/judge/scorePlan';
 import { changesOf } from '@/core/kit/cueWords';
 import { isWorn, settingAt, wornAt } from '@/core/kit/replay';
@@ -35,7 +35,7 @@ export interface Asking {
   /** of the runs, s */
   stepS?: number;
   /** says which changes are worth a run, held against the plan; as the runs */
-  trials?: Pick<Trials, 'saves' | 'doubt'>;
+  trials?: Pick<Trials, 'about'>;
   /** points it must save */
   least?: number;
   /** whether a plan may be proposed at all; left out: any may */
@@ -60,9 +60,9 @@ export class Hopeless {
     return has;
   }
 
-  /** Takes note of what a change saved, points; null: nobody knows. */
-  note(name: string, saves: number | null): void {
-    if (saves !== null && saves < -HOPELESS) this.names.add(name);
+  /** Takes note of what a change saved; null: nobody knows. */
+  note(name: string, about: About | null): void {
+    if (about && about.saves < -HOPELESS) this.names.add(name);
   }
 
   /** Has all of them tried again. */
@@ -95,9 +95,9 @@ export function propose(
     const name = `${option.atS} ${option.text}`;
     if (hopeless?.has(name) || !may(option.plan)) continue;
     if (!goOn()) break;
-    const about = trials.saves(option.plan);
+    const about = trials.about(option.plan);
     hopeless?.note(name, about);
-    if (about !== null && about <= (best?.saves ?? least) - trials.doubt) continue;
+    if (about && about.saves <= (best?.saves ?? least) - about.doubt) continue;
     const after = run(option.plan);
     const saves = before.total - after.total;
     const worse = alarms(after) > alarms(before);

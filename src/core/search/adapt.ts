@@ -1,5 +1,5 @@
 import { runPlan, type Question } from '@/core/questions/question';
-import { Trials } from '@/core/questions/trials';
+import { Trials, type About } from '@/core/questions/trials';
 import type { Scored } from '@/core/judge/scorePlan';
 import type { Plan } from '@/core/kit/plan';
 import { OutOfRange } from '@/core/quantity/range';
@@ -51,10 +51,13 @@ export function adapt(q: Omit<Question, 'plan'>, from: Plan, how: Adapting): { p
   const pass = (changes: readonly Change[], least: number): boolean => {
     const was = plan;
     trials.hold(was);
-    const saving = (next: Plan): number => (allowed(next) ? (trials.saves(next) ?? total - cost(next)) : -Infinity);
+    const about = (next: Plan): About => {
+      if (!allowed(next) || (how.goOn && !how.goOn())) return { saves: -Infinity, doubt: 0 };
+      return trials.about(next) ?? { saves: total - cost(next), doubt: 0 };
+    };
     const saves = changes
-      .map((c, i) => ({ c, i, saves: how.goOn && !how.goOn() ? -Infinity : saving(c.edit(was)) }))
-      .filter((s) => s.saves > least - trials.doubt)
+      .map((c, i) => ({ c, i, ...about(c.edit(was)) }))
+      .filter((s) => s.saves > least - s.doubt)
       .sort((a, b) => b.saves - a.saves || a.i - b.i);
     let made = false;
     for (const { c } of saves) {

@@ -7,7 +7,7 @@ import { mayFollow } from './mayFollow';
 import { polish } from './polish';
 
 /** Paces that are tried with clothes of their own, those that cost least in the clothes there are. */
-const PACES = 5;
+const PACES = 3;
 /** What they must gain, points. */
 const LEAST = 0.01;
 

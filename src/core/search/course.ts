@@ -45,7 +45,7 @@ interface Allows {
 
 /** The outing as the search sees it: its phases, what each allows, and how it goes when taken easier, brisker or in the lee. */
 export class Course {
-  readonly phases: Phase[];
+  readonly phases: readonly Phase[];
   readonly weights: Weights;
   /** what the outing asks to be along */
   readonly need: Need;

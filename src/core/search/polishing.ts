@@ -2,7 +2,7 @@ import { alongOf, isAlong } from '@/core/kit/edit';
 import { staysFollowable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { Hopeless, propose } from '@/core/questions/propose';
-import { Trials } from '@/core/questions/trials';
+import { Trials, type About } from '@/core/questions/trials';
 import type { Candidates } from './candidates';
 import { redress } from './redress';
 import { askedOf, DEAR, FEW, POLISH_STEP_S, ranIn, type Finishing } from './finishing';
@@ -36,7 +36,7 @@ export class Polishing {
   private readonly asked: ReturnType<typeof askedOf>;
   private readonly trials: Trials;
   /** what changes of the plan held were found to save: several stages try the same */
-  private readonly tried = new Map<string, number | null>();
+  private readonly tried = new Map<string, About | null>();
   private held: Plan | null = null;
   private readonly runs = { swaps: 0, proposals: 0, across: 0, two: 0, swept: 0, hands: 0, first: 0 };
   private readonly may: ReturnType<typeof mayFollow>;
@@ -74,23 +74,29 @@ export class Polishing {
     this.trials.hold(this.plan);
   }
 
-  /** What a change saves by a cheap trial, points; null: nobody knows. */
-  private readonly savesOf = (next: Plan): number | null => {
+  /** What a change saves by a cheap trial; null: nobody knows. */
+  private readonly aboutOf = (next: Plan): About | null => {
     const key = JSON.stringify(next);
-    const known = this.tried.get(key);
-    const saves = known === undefined ? this.trials.saves(next) : known;
-    this.tried.set(key, saves);
-    return saves;
+    let about = this.tried.get(key);
+    if (about === undefined) this.tried.set(key, (about = this.trials.about(next)));
+    return about;
   };
+
+  /** The same with the price of its order counted; where nobody knows, nothing is hoped for. */
+  private promises(next: Plan): About {
+    const about = this.aboutOf(next) ?? { saves: -Infinity, doubt: 0 };
+    return { ...about, saves: about.saves + this.order(this.plan) - this.order(next) };
+  }
+
+  /** A plan with what it promises; none where that is not worth a run in full. */
+  private worthRunning(next: Plan, least: number = this.leastSwap): { next: Plan; saves: number }[] {
+    const { saves, doubt } = this.promises(next);
+    return saves > least - doubt ? [{ next, saves }] : [];
+  }
 
   /** What a change must gain to be made, points. */
   get leastSwap(): number {
     return this.f.adapts ? Math.max(LEAST_ADAPTED.points, LEAST_ADAPTED.share * this.least) : LEAST_SWAP;
-  }
-
-  /** What a cheap trial must promise to be run in full, points. */
-  private get worthRunning(): number {
-    return this.leastSwap - this.trials.doubt;
   }
 
   private mayRun(what: keyof typeof POLISH_RUNS): boolean {
@@ -138,13 +144,12 @@ export class Polishing {
     const going = [...cuesMoved(plan, f.request), ...pacesTried(plan, f.request), ...pacesHeld(plan, f.request)];
     const single = [...singleChanges(plan, f.request), ...going];
     const all = [...first, ...single].filter(({ of }) => !(f.brief && of === 'going'));
-    for (const { name, edit, least = this.leastSwap } of f.adapts ? this.bestFirst(all) : all) {
+    for (const { name, edit, least } of f.adapts ? this.bestFirst(all) : all) {
       const next = edit(this.plan);
       if (this.hopeless.has(name) || !this.mayBe(next)) continue;
       if (!this.mayRun('swaps')) break;
-      const about = this.savesOf(next);
-      this.hopeless.note(name, about);
-      if (about !== null && about + this.order(this.plan) - this.order(next) <= least - this.trials.doubt) continue;
+      this.hopeless.note(name, this.aboutOf(next));
+      if (this.aboutOf(next) && this.worthRunning(next, least).length === 0) continue;
       if (this.takes(next, least)) this.hold();
     }
   }
@@ -155,11 +160,11 @@ export class Polishing {
     const rated = changes.flatMap((c) => {
       const next = c.edit(plan);
       if (this.hopeless.has(c.name) || !this.mayBe(next) || !this.mayRun('swaps')) return [];
-      const about = this.savesOf(next);
+      const about = this.aboutOf(next);
       this.hopeless.note(c.name, about);
-      const saves = (about ?? 0) + this.order(plan) - this.order(next);
       // What does not promise enough is done with: asked about once more it would count as passed over, and all would be tried again.
-      return about !== null && saves <= (c.least ?? this.leastSwap) - this.trials.doubt ? [] : [{ c, saves }];
+      if (about) return this.worthRunning(next, c.least).map(({ saves }) => ({ c, saves }));
+      return [{ c, saves: this.order(plan) - this.order(next) }];
     });
     return rated.sort((a, b) => (a.saves === b.saves ? 0 : b.saves - a.saves)).map(({ c }) => c);
   }
@@ -174,7 +179,7 @@ export class Polishing {
         goOn: () => this.mayRun('proposals'),
         may: this.mayBe,
         stepS: POLISH_STEP_S,
-        trials: { saves: this.savesOf, doubt: this.trials.doubt },
+        trials: { about: this.aboutOf },
         least: LEAST_PROPOSED,
         hopeless: this.hopelessProposals,
       },
@@ -203,7 +208,7 @@ export class Polishing {
     this.hold();
     const { plan } = this;
     const saves = (next: Plan): number =>
-      !this.mayBe(next) || !this.mayRun('across') ? -Infinity : (this.savesOf(next) ?? -Infinity) - this.order(next);
+      this.mayBe(next) && this.mayRun('across') ? this.promises(next).saves : -Infinity;
     const best = (list: readonly Change[]) =>
       list
         .map((c) => ({ ...c, saves: saves(c.edit(plan)) }))
@@ -214,15 +219,11 @@ export class Polishing {
         const those = one.length > 0 && other.length > 0 ? best(other) : [];
         return those.length > 0 ? best(one).flatMap((a) => those.map((b) => a.edit(b.edit(plan)))) : [];
       })
-      .map((next) => ({ next, saves: saves(next) + this.order(plan) }))
-      .filter((p) => p.saves > this.worthRunning);
+      .flatMap((next) => (this.mayBe(next) && this.mayRun('across') ? this.worthRunning(next) : []));
     return this.takesBest(both);
   }
 
-  /**
-   * Two changes at once, of those that by themselves cost least: where gloves suit one pace and a base another, neither helps alone. Only what
-   * was tried already is paired.
-   */
+  /** Two changes at once, of those tried already that by themselves cost least: where gloves suit one pace and a base another, neither helps alone. */
   private takesTwo(): boolean {
     this.hold();
     const { plan, f } = this;
@@ -241,15 +242,14 @@ export class Polishing {
       const about = this.tried.get(JSON.stringify(next));
       return about === undefined || about === null
         ? []
-        : [{ ...c, saves: about + this.order(plan) - this.order(next) }];
+        : [{ ...c, saves: about.saves + this.order(plan) - this.order(next) }];
     });
     const near = known.sort((a, b) => b.saves - a.saves).slice(0, this.least < DEAR ? TWO.each : TWO.dear);
     const pairs = near.flatMap((a, i) =>
       near.slice(i + 1).flatMap((b) => {
         const next = b.edit(a.edit(plan));
         if (!this.mayBe(next) || !this.mayRun('two')) return [];
-        const saves = (this.savesOf(next) ?? -Infinity) + this.order(plan) - this.order(next);
-        return saves > this.worthRunning ? [{ next, saves }] : [];
+        return this.worthRunning(next);
       }),
     );
     return this.takesBest(pairs);
@@ -292,8 +292,7 @@ export class Polishing {
       const key = JSON.stringify(next);
       if (seen.has(key) || !this.mayBe(next) || !goOn()) return [];
       seen.add(key);
-      const saves = (this.savesOf(next) ?? -Infinity) + this.order(plan) - this.order(next);
-      return saves > this.worthRunning ? [{ next, saves }] : [];
+      return this.worthRunning(next);
     });
     return this.takesBest(found);
   }

@@ -160,8 +160,8 @@ test('of bands and caps one is worn at a time, over a balaclava or under a hat, 
 
 test('what was hopeless is passed over, which is known, until it is asked for again', () => {
   const hopeless = new Hopeless();
-  hopeless.note('a', -0.5);
-  hopeless.note('b', -0.05);
+  hopeless.note('a', { saves: -0.5, doubt: 0 });
+  hopeless.note('b', { saves: -0.05, doubt: 0 });
   hopeless.note('c', null);
   expect(['b', 'c'].some((n) => hopeless.has(n))).toBe(false);
   expect(hopeless.passedOver).toBe(false);
