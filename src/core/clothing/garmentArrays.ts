@@ -4,7 +4,7 @@ import { clamp, OutOfRange } from '@/core/quantity/range';
 import { LATENT_VAPOUR } from '@/core/quantity/units';
 import { FIBRES, saturationRegain, wetConductance } from './fibres';
 import { checkGarment, MAX_OPENINGS, type Garment } from './garment';
-import { isCoat, isLayer, isOutdoorWear, isStandby } from './purpose';
+import { isCoat, isHelmet, isLayer, isOutdoorWear, isStandby } from './purpose';
 
 /**
  * The garments of one run, turned into flat arrays for the integrator: index `g * ZONE_COUNT + zone`.
@@ -25,9 +25,8 @@ export interface GarmentArrays {
   gap: Float64Array;
   /** dry heat capacity, J/m²K */
   heat: Float64Array;
-  /** sorbed water at saturation, g/m² */
+  /** sorbed water at saturation, g/m²; 1/sorb, 0 where not covered */
   sorb: Float64Array;
-  /** 1/sorb, 0 where not covered */
   perSorb: Float64Array;
   /** liquid capacity beyond that, g/m² */
   liquid: Float64Array;
@@ -52,10 +51,11 @@ export interface GarmentArrays {
   layerKg: Float64Array;
   /** 1 for the jacket that is kept dry for stops */
   standby: Uint8Array;
-  /** 1 for a layer of the torso; 1 for what goes over it against wind and wet; and of what is taken off under a roof how much it bothers there, 0–1 */
+  /** 1 for a layer of the torso; 1 for what goes over it against wind and wet; and of what is taken off under a roof, and in camp, how much it bothers there, 0–1 */
   torso: Uint8Array;
   shell: Uint8Array;
   coat: Float64Array;
+  camp: Float64Array;
   mouth: Float64Array;
   openingCount: Uint8Array;
   /** free area per zone area, index (g*4+o)*ZONE_COUNT+z */
@@ -65,9 +65,8 @@ export interface GarmentArrays {
   heatShare: Float64Array;
   /** 1 where what a garment holds in a zone is water on legs and feet, which work keeps warm: trousers reach over the pelvis too */
   onLegs: Float64Array;
-  /** index of each garment id */
+  /** index of each garment id; garment indexes from the skin out */
   indexOf: Map<string, number>;
-  /** garment indexes from the skin out */
   inOrder: Int16Array;
   /** the zones each garment covers at all, and the garments that cover each zone at all, from the skin out */
   zonesOf: Uint8Array[];
@@ -99,9 +98,10 @@ const FULL_SHOE = 0.3;
 const shoeRoom = (tightness: number): number =>
   SHOE_ROOM * clamp((FULL_SHOE - tightness) / (FULL_SHOE - LOOSE_SHOE), 0, 1);
 
-/** What gloves, and what is before face and eyes, bother under a roof, beside a coat: a share (engineering value). */
+/** What gloves, helmets, and what is before face and eyes, bother under a roof, beside a coat: a share; and helmets in camp (engineering values). */
 const SMALL_INDOORS = 0.2;
-/** Skin area of a zone of the table's person, m², over which an opening's free area and a heater's heat are spread. */
+const HELMET_IN_CAMP = 0.5;
+/** Skin of a zone of the table's person, m², over which an opening's area and a heater's heat are spread. */
 const areaOf = (zone: ClothedZone): number =>
   ZONE_TABLE.reduce((sum, row) => sum + (clothedAs(row.zone) === zone ? row.areaM2 : 0), 0);
 /** What each column of the integrator is dressed like. */
@@ -145,6 +145,7 @@ const ONCE = [
   'torso',
   'shell',
   'coat',
+  'camp',
   'mouth',
   'openingCount',
 ] as const;
@@ -226,6 +227,7 @@ function newColumns(g: Garment): Columns {
       torso: g.group === 'torso' ? 1 : 0,
       shell: g.group === 'torso' && (g.role === 'shell' || g.role === 'storm') ? 1 : 0,
       coat: isCoat(g) ? 1 : isOutdoorWear(g) ? SMALL_INDOORS : 0,
+      camp: isHelmet(g) ? HELMET_IN_CAMP : 0,
       mouth: g.mouthCover,
       openingCount: g.openings.length,
     },
@@ -269,7 +271,8 @@ export function garmentArrays(garments: Garment[]): GarmentArrays {
     standby: new Uint8Array(count),
     torso: new Uint8Array(count),
     shell: new Uint8Array(count),
-    coat: new Float64Array(count),
+    coat: each(),
+    camp: each(),
     mouth: each(),
     openingCount: new Uint8Array(count),
     ventArea: new Float64Array(count * MAX_OPENINGS * ZONE_COUNT),

@@ -22,9 +22,21 @@ export const isCoat = (g: Garment): boolean =>
   (g.group === 'torso' && (g.role === 'shell' || g.role === 'storm' || g.role === 'warm' || g.filled)) ||
   (g.group === 'legs' && (g.role === 'storm' || g.role === 'warm'));
 
-/** What anybody takes off on coming in: coats, gloves, and what is before face and eyes. */
+/** Helmets come off under a roof, and where one settles down outdoors: in camp and asleep (common practice, no published source). */
+export const isHelmet = (g: Pick<Garment, 'group' | 'role'>): boolean => g.group === 'head' && g.role === 'over';
+
+/** What anybody takes off on coming in: coats, gloves, helmets, and what is before face and eyes. */
 export const isOutdoorWear = (g: Garment): boolean =>
-  isCoat(g) || g.group === 'face' || g.group === 'eyes' || (g.group === 'hands' && g.role !== 'heater');
+  isCoat(g) || g.group === 'face' || g.group === 'eyes' || isHelmet(g) || (g.group === 'hands' && g.role !== 'heater');
+
+const SMALL: ReadonlySet<Garment['group']> = new Set(['eyes', 'face', 'head', 'hands']);
+/** Small things for eyes, face, head and hands, which stay at home where they are of no use; a helmet is none. */
+export const isSmall = (g: Garment): boolean => SMALL.has(g.group) && !isHelmet(g);
+
+const OF_ANKLES: ReadonlySet<Garment['role']> = new Set(['footwear', 'shell', 'over']);
+/** What closes the ankle against snow: boots, gaiters and overboots. */
+export const closesAnkle = (g: Garment): boolean =>
+  g.group === 'feet' && OF_ANKLES.has(g.role) && (g.panels.calves?.coverage ?? 0) > 0;
 
 /** Layers over the base of the torso, but for a jacket for stops. */
 export const isOuterLayer = (g: Garment): boolean =>
@@ -117,8 +129,10 @@ const isClothLiner = (g: Worn): boolean => g.role === 'liner' && g.ret < BARRIER
 const isBandOrCap = (g: Worn): boolean =>
   g.group === 'head' && (g.role === 'base' || (g.role === 'liner' && g.mouthCover === 0));
 
+export const isWarmHat = (g: Pick<Garment, 'group' | 'role'>): boolean => g.group === 'head' && g.role === 'warm';
+
 /** A helmet has no room for a thick hat under it (common practice, no published source). */
-const isHatAndHelmet = (a: Worn, b: Worn): boolean => a.group === 'head' && a.role === 'warm' && b.role === 'over';
+const isHatAndHelmet = (a: Worn, b: Worn): boolean => isWarmHat(a) && isHelmet(b);
 
 /** Mittens go over gloves; nobody gets fingers into gloves over mittens (common practice, no published source). */
 const isGloveOverMitten = (inner: Worn, outer: Worn): boolean =>

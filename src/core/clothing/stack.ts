@@ -8,6 +8,7 @@ import { CHEEK_TISSUE } from '@/core/atmosphere/bareSkin';
 import { bareConvection, convection, lewis, radiation } from '@/core/atmosphere/boundaryLayer';
 import { LEAST_COVER, MAX_OPENINGS } from './garment';
 import type { GarmentArrays } from './garmentArrays';
+import { isHelmet } from './purpose';
 
 /** Most layers on one zone that are simulated. */
 export const MAX_LAYERS = 12;
@@ -427,9 +428,8 @@ function bareFace(w: GarmentArrays, out: Stacks, n: number): number {
   let eyes = true;
   for (let k = 1; k <= out.layers[SCALP]; k++) {
     const i = SCALP * STRIDE + k;
-    const { group, role } = w.garments[out.garment[i]];
     // A helmet ends above the brow.
-    if (out.cover[i] >= COVERS_BROW && !(group === 'head' && role === 'over')) brow = false;
+    if (out.cover[i] >= COVERS_BROW && !isHelmet(w.garments[out.garment[i]])) brow = false;
   }
   for (let k = 1; k <= n; k++) {
     const i = FACE * STRIDE + k;

@@ -135,6 +135,9 @@ export const isStop = (leg: { sport: Sport }): boolean => SPORT[leg.sport].going
 
 export const isIndoors = (sport: Sport): boolean => SPORT[sport].indoors;
 
+/** Where one settles down outdoors, for chores or the night. */
+export const isCamp = (sport: Sport): boolean => sport === 'camp' || sport === 'sleep';
+
 /**
  * Limb movement that pumps air through clothing, m/s of equivalent walking speed (the w of ISO 9920).
  * @param speedMs ground speed, 0–40 m/s @throws OutOfRange

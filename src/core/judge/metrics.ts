@@ -2,7 +2,8 @@ import { UNDER_PACK, ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import type { Person } from '@/core/body/person';
 import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
-import { isIndoors, isStop } from '@/core/effort/sports';
+import { isStop } from '@/core/effort/sports';
+import { bothersIn } from '@/core/simulate/bothers';
 import { chillingWater } from './chillingWater';
 import { airways, type BreathLoad } from './airways';
 import { highest, lower, lowest, raise, type Extreme } from './extreme';
@@ -239,7 +240,7 @@ function readBreath(m: Metrics, { series, arrays: w }: RunToMeasure, r: number):
 
 function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasure, r: number): void {
   const t = series.timeS[r];
-  const indoors = isIndoors(stretchAt(timeline, t - series.stepS / 2).sport);
+  const bothers = bothersIn(w, stretchAt(timeline, t - series.stepS / 2).sport);
   let [water, legs, frost, shells] = [0, 0, 0, 0];
   let base = -1;
   for (let i = 0; i < w.count; i++) {
@@ -249,7 +250,7 @@ function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasu
     if (w.standby[g] === 1) m.warmOn[r] = 1;
     m.layersOn[r] += w.torso[g];
     shells += w.shell[g];
-    if (indoors) m.coatsOn[r] += w.coat[g];
+    if (bothers) m.coatsOn[r] += bothers[g];
     for (let z = 0; z < ZONE_COUNT; z++) {
       const j = g * ZONE_COUNT + z;
       if (w.cover[j] === 0) continue;

@@ -179,7 +179,7 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   let shells = 0;
   into.warmOn = into.layers = into.coats = 0;
   const w = sim.arrays;
-  const { indoors } = sim;
+  const bothers = sim.bothers;
   const { area } = sim.body;
   for (let g = 0; g < w.count; g++) {
     if (!s.worn[g]) continue;
@@ -187,7 +187,7 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
     if (w.standby[g] === 1) into.warmOn = 1;
     into.layers += w.torso[g];
     shells += w.shell[g];
-    if (indoors) into.coats += w.coat[g];
+    if (bothers) into.coats += bothers[g];
     for (const z of w.zonesOf[g]) {
       const j = g * ZONE_COUNT + z;
       const here = beyondDry(s.water[j], w.sorb[j]) * area[z];

@@ -1,3 +1,5 @@
+import type { Garment } from '@/core/clothing/garment';
+import { closesAnkle } from '@/core/clothing/purpose';
 import type { DoorDay } from '@/core/outing/doorDay';
 import type { Timeline } from '@/core/outing/timeline';
 import { LIMIT } from './limits';
@@ -21,8 +23,8 @@ const ICY_C = 1;
 const SNOWY: ReadonlySet<string> = new Set(['hike', 'ski tour', 'snowshoe']);
 const AFOOT: ReadonlySet<string> = new Set(['run', 'walk', 'hike']);
 
-/** What to take beside clothes, with the reason (common practice, no published source; the limits are engineering values). */
-export function needsOf(day: DoorDay, timeline: Timeline): Need[] {
+/** What to take beside the clothes that are along, with the reason (common practice, no published source; the limits are engineering values). */
+export function needsOf(day: DoorDay, timeline: Timeline, along: readonly Garment[]): Need[] {
   const out: Need[] = [];
   const darkest = Math.min(...timeline.stretches.map((s) => s.sunDeg ?? Infinity));
   const dark = darkest < DIM_DEG;
@@ -44,7 +46,7 @@ export function needsOf(day: DoorDay, timeline: Timeline): Need[] {
   if (day.airC <= FREEZES.airC && timeline.endS >= FREEZES.minutes * 60)
     out.push({ kind: 'drink', says: 'Warm drink, bottle under a layer', why: 'an open bottle freezes' });
   const snow = timeline.stretches.some((s) => s.precipitationMmH > 0 && s.precipitation.includes('snow'));
-  if (snow && SNOWY.has(day.sport))
+  if (snow && SNOWY.has(day.sport) && !along.some(closesAnkle))
     out.push({ kind: 'gaiters', says: 'Gaiters', why: 'fresh snow gets in at the ankle' });
   return out;
 }

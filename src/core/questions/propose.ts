@@ -1,7 +1,15 @@
 import type { Garment } from '@/core/clothing/garment';
 import type { KitAction, Plan } from '@/core/kit/plan';
 import { ASK_STEP_S, runPlan, type Question } from './question';
-import { isBarrierLiner, isCoat, isStandby, leavesLegsBare, oneAtATime, suitsSport } from '@/core/clothing/purpose';
+import {
+  isBarrierLiner,
+  isCoat,
+  isHelmet,
+  isStandby,
+  leavesLegsBare,
+  oneAtATime,
+  suitsSport,
+} from '@/core/clothing/purpose';
 import { alarmsIn } from '@/core/judge/findings';
 import { onTheMove } from '@/core/kit/changing';
 import { act, swapGarment, takeGarment } from '@/core/kit/edit';
@@ -150,8 +158,7 @@ function options(r: Question, scored: Scored): Option[] {
     for (const g of inPlan) {
       const worn = isWorn(plan, g.id, m.startS);
       // A helmet is what the sport asks for, not a matter of warmth.
-      const helmet = g.group === 'head' && g.role === 'over';
-      const canChange = !helmet && (onTheMove(g) || (g.overBoots && (m.halted || !m.onTheMove)));
+      const canChange = !isHelmet(g) && (onTheMove(g) || (g.overBoots && (m.halted || !m.onTheMove)));
       const taken = !worn && inPlan.some((o) => oneAtATime(o, g) && isWorn(plan, o.id, m.startS));
       if (
         canChange &&

@@ -1,4 +1,5 @@
 import type { Garment } from '@/core/clothing/garment';
+import { isSmall } from '@/core/clothing/purpose';
 import { clothesGravity, holdsBetter } from '@/core/judge/clothesHold';
 import { feltOf, type Felt } from '@/core/judge/felt';
 import { needsOf, type Need } from '@/core/judge/needs';
@@ -22,6 +23,7 @@ import type { WornRung } from './rungs';
 import { mouthRuleHolds } from './wishes';
 import { makePlan } from './planner';
 import type { Progress } from './planRequest';
+import { USELESS } from './settle';
 
 /** The answer itself: what to start in, what to carry, when to change. */
 export interface DoorAnswer {
@@ -81,7 +83,7 @@ export function answerAtOnce(q: DoorQuestion): DoorAnswer {
     scored,
     felt: feltOf(scored.metrics, scored.series.stepS),
     ruleCosts: 0,
-    needs: needsOf(q.day, asked.timeline),
+    needs: needsOf(q.day, asked.timeline, alongOf(q.closet, plan)),
     cues: [],
     mustNotMiss: -1,
     without: withoutCues(asked, plan),
@@ -109,21 +111,23 @@ export function answerExactly(q: DoorQuestion, goOn: () => boolean = () => true,
     must: (p: Plan) => keepsRules(q, p),
   };
   const { plan } = adapt(laid.asked, best.plan, how);
-  return inFull(q, laid, { rung: best.rung, plan: withoutIdle(laid.asked, plan), how: 'exact' });
+  return inFull(q, laid, { rung: best.rung, plan: withoutIdle(q, laid.asked, plan), how: 'exact' });
 }
 
 /** What leaving a carried piece at home may cost for it to stay there, points: nobody misses so little. */
 const IDLE = 0.015;
 
-/** The plan without what is carried and never put on, where it is as good and as safe without. */
-function withoutIdle(asked: Omit<Question, 'plan'>, plan: Plan): Plan {
+/** The plan without what is carried and never put on, and without small things of no use (gloves of the warmest rung at +15 °C), where it is as good and as safe without. */
+function withoutIdle(q: DoorQuestion, asked: Omit<Question, 'plan'>, plan: Plan): Plan {
   const used = new Set(plan.cues.flatMap((c) => c.actions.map((a) => a.garment)));
   let now = tried({ ...asked, plan }, plan);
   let left = plan;
-  for (const id of plan.carried.filter((c) => !used.has(c))) {
+  const idle = alongOf(q.closet, plan).filter((g) => !used.has(g.id) && (plan.carried.includes(g.id) || isSmall(g)));
+  for (const { id } of idle) {
     const next = leaveGarment(left, id);
     const then = tried({ ...asked, plan: next }, next);
-    if (then.total > now.total + IDLE || clothesGravity(then) > clothesGravity(now)) continue;
+    const most = now.total + (plan.carried.includes(id) ? IDLE : USELESS);
+    if (then.total > most || clothesGravity(then) > clothesGravity(now) || !keepsRules(q, next)) continue;
     [left, now] = [next, then];
   }
   return left;
@@ -146,7 +150,7 @@ function inFull(
     scored,
     felt: feltOf(scored.metrics, scored.series.stepS),
     ruleCosts: ruleCosts(q, asked, plan),
-    needs: needsOf(q.day, asked.timeline),
+    needs: needsOf(q.day, asked.timeline, alongOf(q.closet, plan)),
     cues,
     mustNotMiss: mustNotMiss(cues),
     without: withoutCues(asked, plan),

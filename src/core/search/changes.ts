@@ -1,6 +1,6 @@
 import type { Person } from '@/core/body/person';
 import type { Garment } from '@/core/clothing/garment';
-import { isBarrierLiner, isTorsoBase, suitsSport, withoutCotton } from '@/core/clothing/purpose';
+import { isBarrierLiner, isHelmet, isTorsoBase, suitsSport, withoutCotton } from '@/core/clothing/purpose';
 import type { Sport } from '@/core/effort/sports';
 import { act, alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
@@ -44,7 +44,7 @@ export const alike = (a: Garment, b: Garment): boolean => a.group === b.group &&
 /** What nobody goes without, and what the sport asks for. */
 const isNeeded = (g: Garment): boolean =>
   isTorsoBase(g) ||
-  (g.group === 'head' && g.role === 'over') ||
+  isHelmet(g) ||
   (g.group === 'feet' && ['sock', 'footwear'].includes(part(g))) ||
   (g.group === 'legs' && g.role === 'short');
 const coversLegs = (g: Garment): boolean => g.group === 'legs' && g.role !== 'short' && g.role !== 'warm';
@@ -125,7 +125,7 @@ export function wearingChanges(w: Wardrobe & { person: Person }, timeline: Timel
     });
   for (const m of moments)
     for (const g of along) {
-      if (onTheMove(g) && !(g.group === 'head' && g.role === 'over')) {
+      if (onTheMove(g) && !isHelmet(g)) {
         const worn = isWorn(plan, g.id, m.startS);
         add(g, (p) => act(p, { do: worn ? 'takeOff' : 'putOn', garment: g.id }, m.startS));
       }

@@ -1,14 +1,16 @@
 import {
+  isHelmet,
   isLegBase,
   isOuterLayer,
   isOutdoorWear,
   isOverTrousers,
   isStandby,
   isUnderwear,
+  isWarmHat,
   leavesLegsBare,
 } from '@/core/clothing/purpose';
 import type { Garment, Opening } from '@/core/clothing/garment';
-import { isIndoors } from '@/core/effort/sports';
+import { isCamp, isIndoors } from '@/core/effort/sports';
 import { act, isAlong, swapGarment, takeGarment } from '@/core/kit/edit';
 import { staysFollowable } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
@@ -72,11 +74,22 @@ export function* atHalts(
     for (const o of takes.filter(isOverTrousers))
       yield change(o, 'for', (p) => forStop(o)(takeGarment(p, o.id, 'carried')));
     const worn = wornAt(plan, startS);
-    if (isIndoors(stretchAt(timeline, startS + 1).sport)) {
-      const off = (g: Garment) => (p: Plan) => {
-        const without = act(p, { do: 'takeOff', garment: g.id }, startS);
-        return endS < timeline.endS ? act(without, { do: 'putOn', garment: g.id }, endS) : without;
-      };
+    const off = (g: Garment) => (p: Plan) => {
+      const without = act(p, { do: 'takeOff', garment: g.id }, startS);
+      return endS < timeline.endS ? act(without, { do: 'putOn', garment: g.id }, endS) : without;
+    };
+    const { sport } = stretchAt(timeline, startS + 1);
+    if (isCamp(sport)) {
+      const hats = takes.filter((o) => isWarmHat(o) && !worn.has(o.id));
+      for (const g of along.filter((o) => isHelmet(o) && worn.has(o.id))) {
+        yield change(g, 'off in camp', off(g));
+        for (const hat of hats)
+          yield change(g, `off for ${hat.id}`, (p) =>
+            forStop(hat)(isAlong(p, hat.id) ? off(g)(p) : takeGarment(off(g)(p), hat.id, 'carried')),
+          );
+      }
+    }
+    if (isIndoors(sport)) {
       for (const g of along.filter((o) => isOutdoorWear(o) && worn.has(o.id))) {
         if (!leavesLegsBare(g, along, worn)) yield change(g, 'off under the roof', off(g));
         if (g.group !== 'legs' || (legs && !isUnderwear(legs))) continue;

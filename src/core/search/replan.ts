@@ -1,3 +1,4 @@
+import { isHelmet } from '@/core/clothing/purpose';
 import { isSafe } from '@/core/judge/findings';
 import { judgeSeries, scorePlan, type Scored } from '@/core/judge/scorePlan';
 import { applyPace } from '@/core/kit/applyPace';
@@ -169,8 +170,7 @@ function fits(q: ReplanQuestion, plan: Plan): boolean {
 
 /** Layers that go over what is worn, or come off it, without undressing. */
 const OUTER: ReadonlySet<Garment['role']> = new Set(['mid', 'storm', 'warm', 'over']);
-const comesOff = (g: Garment): boolean =>
-  (onTheMove(g) && !(g.group === 'head' && g.role === 'over')) || (g.group === 'torso' && OUTER.has(g.role));
+const comesOff = (g: Garment): boolean => (onTheMove(g) && !isHelmet(g)) || (g.group === 'torso' && OUTER.has(g.role));
 const goesOn = (g: Garment): boolean =>
   comesOff(g) || (g.group === 'legs' && (g.role === 'storm' || g.role === 'warm'));
 

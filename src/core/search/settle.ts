@@ -1,4 +1,4 @@
-import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
+import { isBarrierLiner, isSmall, suitsSport } from '@/core/clothing/purpose';
 import type { Garment } from '@/core/clothing/garment';
 import { isNoGraver } from '@/core/judge/findings';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
@@ -14,8 +14,7 @@ import { mayFollow } from './mayFollow';
 /** What all those cues together may be worth that are left out as not worth remembering, points: six minutes of annoyance. */
 const CUE_WORTH = 0.1;
 /** A small thing that saves less than this is not worth finding in the morning, points. */
-const USELESS = 0.005;
-const NEEDLESS: ReadonlySet<Garment['group']> = new Set(['eyes', 'face', 'head', 'hands']);
+export const USELESS = 0.005;
 
 /**
  * Among plans that nobody could tell apart, the one nearest to one order: fewer cues, fewer pieces, and of each kind the first in the order of a
@@ -41,7 +40,6 @@ export function settle(polished: Plan, f: Finishing, what: 'cues and pieces' | '
   const worth = (atS: number) => (underRoof(f.request.timeline, atS) ? 0 : CUE_WORTH);
   for (let i = plan.cues.length - 1; i >= 0 && f.beat(); i--)
     takes(dropCue(plan, i), before.total + worth(plan.cues[i].atS));
-  const isSmall = (g: Garment) => NEEDLESS.has(g.group) && !(g.group === 'head' && g.role === 'over');
   if (what === 'cues') {
     for (const g of alongOf(closet, plan).filter(isSmall)) {
       if (!f.beat()) break;
@@ -57,8 +55,7 @@ export function settle(polished: Plan, f: Finishing, what: 'cues and pieces' | '
     const like = order.filter(
       (o) =>
         o.group === g.group &&
-        (o.role === g.role ||
-          (NEEDLESS.has(g.group) && o.role !== 'over' && g.role !== 'over' && o.role !== 'heater')) &&
+        (o.role === g.role || (isSmall(g) && o.role !== 'over' && g.role !== 'over' && o.role !== 'heater')) &&
         (g.group !== 'hands' || (g.role === 'liner') === (o.role === 'liner')) &&
         !isAlong(plan, o.id) &&
         suitsSport(o, sport) &&

@@ -6,6 +6,8 @@ import {
   isStandby,
   isUnderwear,
   suitsSport,
+  isHelmet,
+  isWarmHat,
 } from '@/core/clothing/purpose';
 import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
 import { act, alongOf, isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
@@ -115,7 +117,10 @@ function* asTheyCome(plan: Plan, request: PlanRequest): Generator<Change> {
   yield* withoutChanging(plan, closet, 'hands');
   yield* atHalts(
     plan,
-    { along, takes: closet.filter((o) => (isOverTrousers(o) || (isLegBase(o) && !isUnderwear(o))) && suits(o)) },
+    {
+      along,
+      takes: closet.filter((o) => (isOverTrousers(o) || isWarmHat(o) || (isLegBase(o) && !isUnderwear(o))) && suits(o)),
+    },
     request,
   );
   if (!along.some(isLegBase))
@@ -279,7 +284,7 @@ export function* withoutChanging(
 
 /** Whether somebody may go without it at all: nobody goes without shoes, briefs, a helmet, a base, or the one layer over the legs or feet. */
 export function isSpare(g: Garment, along: readonly Garment[]): boolean {
-  if (g.role === 'footwear' || g.role === 'short' || (g.group === 'head' && g.role === 'over')) return false;
+  if (g.role === 'footwear' || g.role === 'short' || isHelmet(g)) return false;
   if (g.group === 'torso') return g.role !== 'base';
   if (g.group !== 'legs' && g.group !== 'feet') return true;
   const covers = COVERS[g.group];

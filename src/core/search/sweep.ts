@@ -1,5 +1,5 @@
 import type { Garment, Group } from '@/core/clothing/garment';
-import { isBarrierLiner, suitsSport } from '@/core/clothing/purpose';
+import { isBarrierLiner, isHelmet, suitsSport } from '@/core/clothing/purpose';
 import { isAlong, leaveGarment, swapGarment, takeGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { everWorn } from '@/core/kit/replay';
@@ -66,8 +66,8 @@ export function* sweep(
 }
 
 /** Helmets, warmers for the hands, and what goes over shoes. */
-const staysAsItIs = ({ group, role }: Garment): boolean =>
-  group === 'feet' ? role === 'shell' || role === 'over' : role === 'heater' || (group === 'head' && role === 'over');
+const staysAsItIs = (g: Garment): boolean =>
+  g.group === 'feet' ? g.role === 'shell' || g.role === 'over' : g.role === 'heater' || isHelmet(g);
 
 /** Pieces in groups of which one stands for another. */
 function kindsOf(pieces: readonly Garment[]): Garment[][] {

@@ -6,6 +6,7 @@ import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { STRIDE, type Stacks } from '@/core/clothing/stack';
 import { SPORT, type Purpose } from '@/core/effort/sports';
 import type { Conditions } from '@/core/outing/conditions';
+import { feelsLikeC } from '@/core/outing/feelsLike';
 import { clamp, ramp } from '@/core/quantity/range';
 import { scantly } from './scantly';
 
@@ -17,9 +18,9 @@ export interface Weathered {
   eyes: number;
   /** how much rain, and snow that melts, bothers: on the hair or a hat that soaks, 0–1, and twice that in at a front that is wide open or, driven, in a knit that nothing covers, so 0–3 */
   rained: number;
-  /** something of the face's is on whoever works: it gets damp and makes breath harder, 0 or 1 */
+  /** something of the face's is on whoever works: it gets damp and makes breath harder, 0 for nothing, 1 in the frost and up to 7 in mild air */
   masked: number;
-  /** how scantily limbs are dressed: 3 for a thin shell on bare thighs, 4 for a membrane, twice that in full rain, up to 3 for arms bare in the cold, up to 5 for calves in hard frost, 2 for a membrane on bare arms, 1.5 there for wind cloth in the frost, 2 for low shoes on snowshoes, 3 for bare hands on a descent on skis */
+  /** how scantily limbs are dressed: 3 for a thin shell on bare thighs, 4 for a membrane, twice that in full rain, up to 3 for arms bare in the cold, up to 5 for calves in hard frost, 2 for a membrane on bare arms, 1.5 there for wind cloth in the frost, 2 for low shoes in snow, 3 for bare hands on a descent on skis */
   scant: number;
   /** what hinders the work: 1 for rain trousers on whoever runs or skis a track, since they bind every stride, less for other heavy trousers there and for them in dry mild air, for mitts at brakes and gears and for padded gloves at work */
   hinders: number;
@@ -52,6 +53,8 @@ export const SEALED = 100;
 /** How much of what drives at the eyes gets round glasses, the more the faster it comes: between these winds, m/s (engineering values; common practice, no published source: descents on skis are gone in goggles). */
 const ROUND_GLASSES_MS = [6, 16] as const;
 const ROUND_GLASSES = [0.2, 0.5] as const;
+/** Of flakes so many times as much: they lodge behind the lenses and melt on them (engineering value). */
+const FLAKES_ROUND = 2;
 /** How much goggles and glasses bother by themselves whoever works (engineering values; common practice, no published source: goggles are pushed up on climbs). */
 const GOGGLES_BOTHER = 0.12;
 const GLASSES_BOTHER = 0.04;
@@ -59,6 +62,9 @@ const roundGlasses = ({ relativeWind }: Conditions): number =>
   ROUND_GLASSES[0] + (ROUND_GLASSES[1] - ROUND_GLASSES[0]) * ramp(relativeWind, ROUND_GLASSES_MS);
 /** What of the face's own covers this much of it is a mask (engineering value). */
 const MASKS = 0.15;
+/** In mild air, by what it feels like, °C, nobody runs with something before the face: it bothers so much more there, from none to in full (engineering values; common practice, no published source). */
+const MILD_C = [-8, 0] as const;
+const MILD_MASK = 6;
 /** Drops on what is before the eyes in rain (engineering value). */
 const DROPS = 0.2;
 
@@ -206,7 +212,8 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
   for (let k = 1; k <= s.layers[FACE]; k++) {
     const g = s.garment[FACE * STRIDE + k];
     if (w.garments[g].group === 'eyes') into.lens = g;
-    if (works && w.garments[g].group === 'face' && s.cover[FACE * STRIDE + k] >= MASKS) into.masked = 1;
+    if (works && w.garments[g].group === 'face' && s.cover[FACE * STRIDE + k] >= MASKS)
+      into.masked = 1 + MILD_MASK * ramp(feelsLikeC(c), MILD_C);
   }
   const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
   into.hinders = inTrousers(c, s, w) + (works ? mittsAtBars(c, s, w) + padded(c, s, w) : 0);
@@ -224,8 +231,9 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
   const flakes = snows || c.wetting === 'spindrift' ? ramp(c.relativeWind, FLAKES) : 0;
   const cold = clamp((EYES_C - c.airC) / EYES_SPAN_K, 0, 1) * ramp(c.relativeWind, COLD_WIND);
   const drives = Math.max(flakes, cold);
+  const round = Math.max(Math.min(1, FLAKES_ROUND * roundGlasses(c)) * flakes, roundGlasses(c) * cold);
   const sealed = into.lens >= 0 && w.garments[into.lens].airPermeability < SEALED;
   const bothers = works ? (sealed ? GOGGLES_BOTHER : GLASSES_BOTHER) : 0;
   if (into.lens < 0) into.eyes = Math.max(drives, ramp(c.sunWm2, GLARE_WM2));
-  else into.eyes = Math.max(bothers, sealed ? 0 : drives * roundGlasses(c), ramp(falls, RAIN_MM_H) * DROPS);
+  else into.eyes = Math.max(bothers, sealed ? 0 : round, ramp(falls, RAIN_MM_H) * DROPS);
 }

@@ -1,6 +1,7 @@
 import { zoneIndex } from '@/core/body/zones';
 import type { Garment } from '@/core/clothing/garment';
 import type { GarmentArrays } from '@/core/clothing/garmentArrays';
+import { closesAnkle } from '@/core/clothing/purpose';
 import { STRIDE, type Stacks } from '@/core/clothing/stack';
 import type { Conditions } from '@/core/outing/conditions';
 import { feelsLikeC } from '@/core/outing/feelsLike';
@@ -68,17 +69,25 @@ const BARE_HANDS_ON_SKIS = 3;
 const bareHandsOnSkis = ({ sport }: Conditions, s: Stacks): number =>
   sport === 'downhill ski' && s.layers[HANDS] === 0 ? BARE_HANDS_ON_SKIS : 0;
 
-/** On snowshoes snow gets into low shoes: boots or gaiters close the ankle (common practice, no published source; how much is an engineering value). */
+/**
+ * On snowshoes, in deep snow, and on a hike while snow falls, in full from so much of it on, mm/h, snow gets into low shoes: boots or gaiters close the ankle (common practice, no
+ * published source; how much is an engineering value).
+ */
 const LOW_SHOES = 2;
-const CLOSES_ANKLE: ReadonlySet<Garment['role']> = new Set(['footwear', 'shell', 'over']);
+const LIES_MM_H = [0, 1.5] as const;
 
-function snowInShoes({ sport }: Conditions, s: Stacks, w: GarmentArrays): number {
-  if (sport !== 'snowshoe') return 0;
+const snowAtAnkles = ({ sport, wetting, precipitation, precipitationMmH }: Conditions): number => {
+  if (sport === 'snowshoe' || wetting === 'deep snow') return 1;
+  return sport === 'hike' && precipitation.includes('snow') ? ramp(precipitationMmH, LIES_MM_H) : 0;
+};
+
+function snowInShoes(c: Conditions, s: Stacks, w: GarmentArrays): number {
+  const snow = snowAtAnkles(c);
+  if (snow === 0) return 0;
   for (let k = 1; k <= s.layers[CALVES]; k++) {
-    const g = w.garments[s.garment[CALVES * STRIDE + k]];
-    if (g.group === 'feet' && CLOSES_ANKLE.has(g.role)) return 0;
+    if (closesAnkle(w.garments[s.garment[CALVES * STRIDE + k]])) return 0;
   }
-  return LOW_SHOES;
+  return LOW_SHOES * snow;
 }
 
 /** Share of a zone that nothing covers, 0–1. */

@@ -21,7 +21,6 @@ import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
 import { ABOUT_EYES, buildStacks, newStacks, type Ambient, type Stacks } from '@/core/clothing/stack';
 import { garmentArrays, type GarmentArrays } from '@/core/clothing/garmentArrays';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
-import { isIndoors } from '@/core/effort/sports';
 import { LATENT_VAPOUR } from '@/core/quantity/units';
 import type { Conditions } from '@/core/outing/conditions';
 import { feelsLikeC, feltAboutEyes } from '@/core/outing/feelsLike';
@@ -34,6 +33,7 @@ import { rehearse, SOMEBODY } from './rehearse';
 import { packLayers } from './packLayers';
 import { storedWater } from '@/core/moisture/beyondDry';
 import { lensFog } from '@/core/moisture/lensFog';
+import { bothersIn } from './bothers';
 import { Heaters } from './heaters';
 import { noContact, readFall, readTouch } from './surroundings';
 import { SEALED, weathered, type Weathered } from './outOfTheWeather';
@@ -267,9 +267,9 @@ export class Simulator {
     return bareFace === 0 ? Infinity : bareFace === ABOUT_EYES ? feltAboutEyes(this.feelsC) : this.feelsC;
   }
 
-  /** Whether the last `dress` was for a place under a roof. */
-  get indoors(): boolean {
-    return this.air !== null && isIndoors(this.air.sport);
+  /** What bothers where the last `dress` was for, by garment: see `bothersIn`. */
+  get bothers(): Float64Array | null {
+    return this.air && bothersIn(this.arrays, this.air.sport);
   }
 
   /** Shivering of the last step, W. */

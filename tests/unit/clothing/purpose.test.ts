@@ -1,3 +1,5 @@
+import type { Sport } from '@/core/effort/sports';
+import { bothersIn } from '@/core/simulate/bothers';
 import {
   coversUnderwear,
   isCoat,
@@ -56,11 +58,16 @@ test('coats are shells and jackets of the torso, what has fill, and what goes ov
     expect(coats).not.toContain(id);
   // Whoever comes in takes these off too; hats, warmers and trousers stay.
   const off = idsWhere(isOutdoorWear);
-  for (const id of [...coats, 'shell-mitts', 'liner-gloves', 'goggles', 'nose-strip']) expect(off).toContain(id);
+  for (const id of [...coats, 'shell-mitts', 'liner-gloves', 'goggles', 'nose-strip', 'ski-helmet'])
+    expect(off).toContain(id);
   for (const id of ['grid-fleece', 'wind-trousers', 'warm-hat', 'hand-warmers']) expect(off).not.toContain(id);
   // A coat bothers in full there, what is small a fifth of that, the rest not.
-  const bothers = garmentArrays(garmentsOf('storm-shell', 'liner-gloves', 'goggles', 'warm-hat')).coat;
-  expect(Array.from(bothers)).toEqual([1, 0.2, 0.2, 0]);
+  const arrays = garmentArrays(garmentsOf('storm-shell', 'liner-gloves', 'goggles', 'ski-helmet', 'warm-hat'));
+  const bothers = (sport: Sport) => Array.from(bothersIn(arrays, sport) ?? []);
+  expect(bothers('hut')).toEqual([1, 0.2, 0.2, 0.2, 0]);
+  // In camp and asleep a helmet does, and nothing else; at a stop by the way nothing.
+  for (const camp of ['camp', 'sleep'] as const) expect(bothers(camp)).toEqual([0, 0, 0, 0.5, 0]);
+  for (const out of ['stand', 'sit', 'chairlift', 'ski tour'] as const) expect(bothers(out)).toEqual([]);
 });
 
 test('a plan cannot be worn that puts padded mitts over padded gloves or glasses under goggles; liners and shells go under and over', () => {

@@ -10,6 +10,7 @@ import { outingAtDoor } from '@/core/outing/doorDay';
 import { timelineOf } from '@/core/outing/outing';
 import { doorVerdict, feltBrief, feltWords } from '@/formats/doorWords';
 import { aDoorDay, HALLWAY } from '#tests/support/door';
+import { garmentsOf } from '#tests/support/outings';
 
 const MIN = 60;
 const felt = (...votes: number[]) => feltOf({ sensation: Float64Array.from([0, ...votes]) }, MIN);
@@ -103,9 +104,10 @@ test('a headline is never rosier than what is below it', () => {
 });
 
 const PLACE = { latitude: 54.5, longitude: -2.6, utcOffsetMin: 0, eleM: 210 };
-const needs = (over: Parameters<typeof aDoorDay>[0]) => {
+const needs = (over: Parameters<typeof aDoorDay>[0], ...along: string[]) => {
   const day = aDoorDay(over);
-  return needsOf(day, timelineOf(outingAtDoor(day, PLACE), AVERAGE_PERSON)).map((n) => n.kind);
+  const timeline = timelineOf(outingAtDoor(day, PLACE), AVERAGE_PERSON);
+  return needsOf(day, timeline, garmentsOf(...along)).map((n) => n.kind);
 };
 const noon = Date.UTC(2027, 0, 12, 12);
 
@@ -119,6 +121,8 @@ test('what matters beside clothes is said when it matters, and not otherwise', (
   expect(needs({ startMs: noon, airC: -4, minutes: 45 })).toContain('drink');
   expect(needs({ startMs: noon, airC: -4, minutes: 44 })).not.toContain('drink');
   expect(needs({ startMs: noon, airC: -3.9 })).not.toContain('drink');
-  expect(needs({ startMs: noon, airC: -3, sport: 'hike', falls: { kind: 'dry snow', mmH: 1 } })).toContain('gaiters');
+  const inSnow = { startMs: noon, airC: -3, sport: 'hike', falls: { kind: 'dry snow', mmH: 1 } } as const;
+  for (const shoes of [[], ['winter-running-shoes']]) expect(needs(inSnow, ...shoes)).toContain('gaiters');
+  for (const closed of ['gaiters', 'winter-boots']) expect(needs(inSnow, closed)).not.toContain('gaiters');
   expect(needs({ startMs: noon, airC: -3, falls: { kind: 'dry snow', mmH: 1 } })).not.toContain('gaiters');
 });

@@ -18,6 +18,7 @@ import { AVERAGE_PERSON } from '@/core/body/person';
 const rungs = ladderRungs({ person: AVERAGE_PERSON, closet: HALLWAY, sport: 'run', shelter: 'open' });
 const at = (day: Parameters<typeof aDoorDay>[0] = {}, wishes = PLAIN_WISHES) =>
   atTheDoor({ day: aDoorDay(day), rungs, wishes });
+const HANDS = new Set(HALLWAY.flatMap((g) => (g.group === 'hands' ? [g.id] : [])));
 const pieces = (p: { worn: string[]; carried: string[] }) => [...p.worn, ...p.carried].sort();
 
 test('exact is no dearer than at once, and about as good as the whole planner', () => {
@@ -58,6 +59,12 @@ test('cues are few, each within what one does on the move', () => {
     for (const c of plan.cues) expect(operations(c.actions)).toBeLessThanOrEqual(3);
   }
   expect(answerExactly(at({ airC: -10 }, { ...PLAIN_WISHES, maxCues: 0 })).plan.cues).toEqual([]);
+});
+
+test('gloves of the warmest rung stay at home where they are of no use, and hands are covered where they are', () => {
+  const onHands = (airC: number) => answerExactly(at({ airC })).plan.worn.filter((id) => HANDS.has(id));
+  expect(onHands(15)).toEqual([]);
+  expect(onHands(-8)).not.toEqual([]);
 });
 
 test('where rain falls something that keeps it off is worn', () => {

@@ -343,7 +343,7 @@ test('of a way over two legs vents are opened for either, or for both', () => {
   expect(vents.sort()).toEqual(['0 1 0', '1 0 0', '1 1 0']);
 });
 
-const halting = (sport: 'stand' | 'hut', minutes: number) =>
+const halting = (sport: 'stand' | 'hut' | 'camp', minutes: number) =>
   dayOf([
     aLeg({ minutes: 60 }),
     aLeg({ name: 'Halt', sport, minutes, effort: { by: 'usual' } }),
@@ -378,6 +378,20 @@ test('trousers come off under a roof until one dresses to leave, over tights; wh
   )!;
   expect([swapped.plan.worn.includes('thin-tights'), swapped.plan.worn.includes('mesh-longs')]).toEqual([true, false]);
   expect([from + 60, out + 60].map((t) => wornAt(swapped.plan, t).has('storm-trousers'))).toEqual([false, true]);
+});
+
+test('in camp a helmet comes off for as long as one is there, by itself or with a warm hat for it; at a stop by the way it stays', () => {
+  const closet = [...CLOSET.filter((g) => g.id !== 'warm-hat'), ...garmentsOf('ski-helmet', 'warm-hat')];
+  const clad = { ...plan, worn: [...plan.worn.filter((id) => id !== 'warm-hat'), 'ski-helmet'], carried: [] };
+  const at = (sport: 'stand' | 'camp') =>
+    changesOf(clad, asked(halting(sport, 30), closet)).filter((c) => /^ski-helmet off.* 3600$/.test(c.name));
+  expect(at('stand')).toEqual([]);
+  const [off, hatted] = at('camp').map((c) =>
+    [3600 - 60, 3600 + 60, 5400 - 60, 5400 + 60].map((t) => wornAt(c.plan, t)),
+  );
+  for (const on of [off, hatted]) expect(on.map((ids) => ids.has('ski-helmet'))).toEqual([true, false, false, true]);
+  expect(off.map((ids) => ids.has('warm-hat'))).toEqual([false, false, false, false]);
+  expect(hatted.map((ids) => ids.has('warm-hat'))).toEqual([false, true, true, false]);
 });
 
 test('a stop is held in the lee only where forest is beside it and the wind is worth it', () => {

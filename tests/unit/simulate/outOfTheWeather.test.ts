@@ -53,23 +53,35 @@ test.each([
   // Glasses keep off most of it, goggles all; each bothers a little by itself.
   const glasses = head(['sun-glasses'], { ...over, relativeWind: to });
   expect(glasses.lens).toBe(0);
-  expect(glasses.eyes).toBeWithin(0.05, 0.5);
+  expect(glasses.eyes).toBeWithin(0.05, 0.7);
   expect(head(['goggles'], { ...over, relativeWind: to }).eyes).toBeLessThan(glasses.eyes);
   const still = { ...over, relativeWind: 0 };
   expect(head(['goggles'], still).eyes).toBeGreaterThan(head(['sun-glasses'], still).eyes);
   expect(head(['sun-glasses'], still).eyes).toBeGreaterThan(eyes(0));
 });
 
-test('the faster snow comes the more of it gets round glasses, from a fifth at 6 m/s to a half at 16, and none round goggles', () => {
-  // In such snow all of it would reach bare eyes from 10 m/s on.
-  const eyes = (relativeWind: number, id = 'sun-glasses') =>
-    head([id], { precipitation: 'dry snow', airC: 10, relativeWind, sport: 'downhill ski' }).eyes;
-  const bare = (relativeWind: number) => head([], { precipitation: 'dry snow', airC: 10, relativeWind }).eyes;
-  const round = (relativeWind: number) => eyes(relativeWind) / bare(relativeWind);
-  expect([round(5), round(6), round(16), round(20)].map((x) => Number(x.toFixed(9)))).toEqual([0.2, 0.2, 0.5, 0.5]);
-  expect(round(6.1)).toBeGreaterThan(0.2);
-  expect(round(15.9)).toBeLessThan(0.5);
-  expect(eyes(16, 'goggles')).toBe(0);
+test.each([
+  ['snow', { precipitation: 'dry snow', airC: 10 }, 5, 0.4, 1],
+  ['cold wind alone', { airC: -10 }, 8, 0.2, 0.5],
+] as const)(
+  'the faster %s comes the more of it gets round glasses, up to 16 m/s, and none round goggles',
+  (_, over, slow, least, most) => {
+    const eyes = (relativeWind: number, ids: string[]) =>
+      head(ids, { ...over, relativeWind, sport: 'downhill ski' }).eyes;
+    const round = (relativeWind: number) => eyes(relativeWind, ['sun-glasses']) / eyes(relativeWind, []);
+    expect(round(slow)).toBeWithin(least, least + 0.2 * (most - least) + 1e-9);
+    expect([round(16), round(20)].map((x) => Number(x.toFixed(9)))).toEqual([most, most]);
+    expect(round(15.9)).toBeLessThan(most);
+    expect(eyes(16, ['goggles'])).toBe(0);
+  },
+);
+
+test('of snow a fifth, twice over, gets round glasses up to 6 m/s, and more from there on', () => {
+  const eyes = (relativeWind: number, ids: string[]) =>
+    head(ids, { precipitation: 'dry snow', airC: 10, relativeWind, sport: 'downhill ski' }).eyes;
+  const round = (relativeWind: number) => eyes(relativeWind, ['sun-glasses']) / eyes(relativeWind, []);
+  expect([round(5), round(6)].map((x) => Number(x.toFixed(9)))).toEqual([0.4, 0.4]);
+  expect(round(6.1)).toBeGreaterThan(0.4);
 });
 
 test('sun dazzles bare eyes, from an open field on and in full at noon in snow; anything before them helps', () => {
@@ -129,6 +141,13 @@ test('a mask bothers whoever works under it: not who stands, and not a tube that
   expect(masked('thin-cap', 'run')).toBe(0);
 });
 
+test('in mild air a mask bothers more: from what feels like −8 °C on, in full from 0', () => {
+  const masked = (airC: number) => head(['nose-strip'], { sport: 'run', airC, relativeWind: 0 }).masked;
+  expect([masked(-20), masked(-8), masked(0), masked(8)]).toEqual([1, 1, 7, 7]);
+  expect(masked(-7.9)).toBeGreaterThan(1);
+  expect(masked(-0.1)).toBeLessThan(7);
+});
+
 test('wind trousers on bare legs are clammy, a membrane more; over tights, and lined ones, are not', () => {
   const scant = (...ids: string[]) => head(ids, { airC: 10 }).scant;
   expect(scant('briefs', 'wind-trousers')).toBe(3);
@@ -176,6 +195,21 @@ test('on snowshoes snow gets into low shoes, whatever socks are in them; boots, 
   expect(scant('snowshoe', 'winter-running-shoes', 'gaiters')).toBeWithin(0, plain);
   expect(scant('snowshoe', 'winter-running-shoes', 'overshoes')).toBeWithin(0, plain);
   expect(scant('snowshoe', 'winter-boots')).toBeWithin(0, plain);
+});
+
+test('so it does on a hike while snow falls, in full from 1.5 mm/h on, and in deep snow; not on a cleared way, and not in rain', () => {
+  const scant = (over: Partial<Conditions>, shoes = 'winter-running-shoes') =>
+    head(['thin-merino-base', 'thin-tights', 'wool-socks', shoes], over).scant;
+  const plain = scant({ sport: 'hike' });
+  const falls = (precipitationMmH: number, over: Partial<Conditions> = {}, shoes?: string) =>
+    scant({ sport: 'hike', precipitation: 'dry snow', precipitationMmH, ...over }, shoes) - plain;
+  expect([falls(0), falls(1.5), falls(3)].map((x) => Number(x.toFixed(9)))).toEqual([0, 2, 2]);
+  expect(falls(0.1)).toBeGreaterThan(0);
+  expect(falls(1.4)).toBeLessThan(2);
+  for (const over of [{ sport: 'walk' }, { sport: 'run' }, { precipitation: 'rain' }] as const)
+    expect(falls(1.5, over)).toBeLessThan(1);
+  expect(falls(1.5, {}, 'winter-boots')).toBeLessThan(1e-9);
+  expect(scant({ sport: 'run', wetting: 'deep snow' }) - scant({ sport: 'run' })).toBeCloseTo(2, 9);
 });
 
 test('rain trousers bother a little in mild air while nothing falls: not in frost, rain or wet ground, nor who rides down', () => {
