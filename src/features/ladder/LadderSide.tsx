@@ -1,6 +1,7 @@
 'use client';
 import { type Cell, type Ladder, LADDER_EFFORTS, type LadderEffort } from '@/core/search/ladderTerms';
 import { triedIn, type Tried } from '@/core/afterwards/tried';
+import { hoodIsUp } from '@/core/kit/hood';
 import { day } from '@/formats/dates';
 import Link from 'next/link';
 import type { Garment, Group } from '@/core/clothing/garment';
@@ -58,13 +59,14 @@ export function LadderSide({
       <dl className="mt-1.5 grid grid-cols-[52px_minmax(0,1fr)] gap-x-2 border-t border-ink pt-1">
         {PARTS.map((p) => {
           const pieces = worn.filter((g) => p.groups.includes(g.group)).sort((a, b) => a.order - b.order);
+          const bare = p.groups.includes('head') && hoodIsUp(cell.plan, worn) ? 'hood up' : 'bare';
           const fails = cell.fails.some((f) => p.groups.some((g) => FAILS_IN[f.zone]?.includes(g)));
           return (
             <div key={p.label} className="contents">
               <dt className="text-ink-2">{p.label}</dt>
               <dd className={`font-semibold ${fails ? 'text-cold' : ''}`}>
                 {fails && '▼ '}
-                {pieces.length > 0 ? pieces.map((g) => g.name).join(', ') : 'bare'}
+                {pieces.length > 0 ? pieces.map((g) => g.name).join(', ') : bare}
               </dd>
             </div>
           );

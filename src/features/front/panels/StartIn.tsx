@@ -5,6 +5,7 @@ import type { Garment, Group } from '@/core/clothing/garment';
 import { coldestByPart, DRESSED_PARTS, type DressedPart } from '@/core/judge/coldestByPart';
 import { LIMIT } from '@/core/judge/limits';
 import type { Scored } from '@/core/judge/scorePlan';
+import { hoodIsUp } from '@/core/kit/hood';
 import type { Plan } from '@/core/kit/plan';
 import { LayerBand, layersOver } from '@/features/front/drawing/LayerBand';
 import { SHAPES } from '@/features/score/drawing/BodyFigure';
@@ -113,7 +114,9 @@ export function StartIn({
                 />
                 <span className="min-w-0 text-[13px] leading-[1.25] font-semibold break-words">
                   {pieces.length === 0
-                    ? 'bare'
+                    ? part === 'head' && hoodIsUp(plan, worn)
+                      ? 'hood up'
+                      : 'bare'
                     : part === 'torso'
                       ? pieces.map((g) => (
                           <span key={g.id} className="block">
