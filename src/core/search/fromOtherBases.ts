@@ -11,7 +11,7 @@ const BEGUN = 2;
 
 /**
  * A dear plan begun once more from another base of the closet, and from its own: with the same other pieces, worn as suits it, bettered by single changes
- * alone, and then in all ways. Much hangs on the base (when layers come off, what legs and head wear), so that no few changes lead from one
+ * alone, and the cheapest of them then in all ways (the other came out cheaper in one of 27 such starts). Much hangs on the base (when layers come off, what legs and head wear), so that no few changes lead from one
  * hollow to the next. @returns the best it comes to, the plan itself included
  */
 export function fromOtherBases(from: Polished, candidates: Candidates, f: Finishing): Polished {
@@ -29,11 +29,9 @@ export function fromOtherBases(from: Polished, candidates: Candidates, f: Finish
   });
   const possible = worn.filter(({ p }) => may(plan, p));
   const begun = possible.sort((a, b) => a.cost - b.cost).slice(0, BEGUN);
-  const single = begun.map(({ p }) => polish(p, candidates, { ...f, brief: true }).plan);
-  const different = [...new Map(single.map((p) => [JSON.stringify(p), p])).values()];
-  const bettered = different.map((p): Polished => {
-    const { plan: next, least } = polish(p, candidates, { ...f, adapts: 'in all ways' });
-    return { plan: next, least };
-  });
-  return bettered.reduce((a, b) => (b.least < a.least ? b : a), from);
+  const single = begun.map(({ p }): Polished => polish(p, candidates, { ...f, brief: true }));
+  if (single.length === 0) return from;
+  const least = single.reduce((a, b) => (b.least < a.least ? b : a));
+  const bettered = polish(least.plan, candidates, { ...f, adapts: 'in all ways' });
+  return bettered.least < from.least ? { plan: bettered.plan, least: bettered.least } : from;
 }
