@@ -1,5 +1,4 @@
 import { isBarrierLiner, isSmall, suitsSport } from '@/core/clothing/purpose';
-import type { Garment } from '@/core/clothing/garment';
 import { isNoGraver } from '@/core/judge/findings';
 import { alongOf, isAlong, leaveGarment, swapGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';

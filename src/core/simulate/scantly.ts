@@ -1,5 +1,4 @@
 import { zoneIndex } from '@/core/body/zones';
-import type { Garment } from '@/core/clothing/garment';
 import type { GarmentArrays } from '@/core/clothing/garmentArrays';
 import { closesAnkle } from '@/core/clothing/purpose';
 import { STRIDE, type Stacks } from '@/core/clothing/stack';
