@@ -129,6 +129,7 @@ const isClothLiner = (g: Worn): boolean => g.role === 'liner' && g.ret < BARRIER
 const isBandOrCap = (g: Worn): boolean =>
   g.group === 'head' && (g.role === 'base' || (g.role === 'liner' && g.mouthCover === 0));
 
+/** A thick hat, for stops and deep cold. */
 export const isWarmHat = (g: Pick<Garment, 'group' | 'role'>): boolean => g.group === 'head' && g.role === 'warm';
 
 /** A helmet has no room for a thick hat under it (common practice, no published source). */

@@ -97,17 +97,9 @@ export class Trials {
   }
 
   /**
-   * Cost of a plan, points; Infinity: given up as it fell behind, or more layers than go over one another; null: it has a cue between
+   * What a plan saves against the one held; −Infinity: given up as it fell behind, or more layers than go over one another; null: it has a cue between
    * the moments, or nothing is held against it. @param dearer how much dearer it may be than the one held, points
    */
-  cost(plan: Plan, dearer = 0): number | null {
-    if (!this.held) return null;
-    const gone = wearable(() => this.go(plan, dearer));
-    if (gone === null) return null;
-    return gone === 'given up' ? Infinity : gone.total;
-  }
-
-  /** What a plan saves against the one held; null, and `dearer`: as `cost`. */
   about(plan: Plan, dearer = 0): About | null {
     const { held, doubt } = this;
     if (!held) return null;
@@ -115,11 +107,6 @@ export class Trials {
     if (gone === null) return null;
     if (gone === 'given up') return { saves: -Infinity, doubt };
     return { saves: held.total - gone.total, doubt: Math.min(doubt, SURE.points + SURE.ofMoves * gone.moves) };
-  }
-
-  /** What a plan saves against the one held, points: about; −Infinity: given up; null, and `dearer`: as `cost`. */
-  saves(plan: Plan, dearer = 0): number | null {
-    return this.about(plan, dearer)?.saves ?? null;
   }
 
   /** By how much a trial's difference may be wrong at most, points. */

@@ -148,8 +148,9 @@ export class Polishing {
       const next = edit(this.plan);
       if (this.hopeless.has(name) || !this.mayBe(next)) continue;
       if (!this.mayRun('swaps')) break;
-      this.hopeless.note(name, this.aboutOf(next));
-      if (this.aboutOf(next) && this.worthRunning(next, least).length === 0) continue;
+      const about = this.aboutOf(next);
+      this.hopeless.note(name, about);
+      if (about && this.worthRunning(next, least).length === 0) continue;
       if (this.takes(next, least)) this.hold();
     }
   }
