@@ -54,7 +54,8 @@ export const WORN = [TORSO, HANDS, HEAD, LEGS, FEET] as const;
 export const ALL = [...WORN, GOING] as const;
 /** A first dressing of a kit, and a fresh one while cues are placed. */
 const FIRST_BEAM = { width: 1, passes: 1, free: WORN } as const;
-/** What is shown at once: torso alone, with the jacket at stops. */
+/** What is shown at once: torso alone, with the jacket at stops, in steps so long, s, that code which has never run is slow for little. */
+const AT_ONCE_S = 300;
 const AT_ONCE_BEAM = { width: 1, passes: 1, free: [TORSO] } as const;
 const FRESH_BEAM = { width: 3, passes: 2, free: WORN } as const;
 
@@ -103,7 +104,7 @@ export class Descent {
 
   /** Tells a plan that can be used at once, before anything is chosen: what balances the mean of the day, its torso dressed phase by phase. */
   tellAtOnce(): void {
-    this.tell(0.02, 'Dressing for a start', this.dressed(this.balanced(), AT_ONCE_BEAM).plan());
+    this.tell(0.02, 'Dressing for a start', this.dressed(this.balanced(), AT_ONCE_BEAM, AT_ONCE_S).plan());
   }
 
   /** From layers in balance with the air and the effort of the way. */
@@ -167,8 +168,8 @@ export class Descent {
   }
 
   /** A kit dressed phase by phase. */
-  private dressed(kit: Kit, beam: Parameters<PathRun['beam']>[1] = FIRST_BEAM): PathRun {
-    const run = new PathRun(this.course, kit, this.coarseS);
+  private dressed(kit: Kit, beam: Parameters<PathRun['beam']>[1] = FIRST_BEAM, stepS = this.coarseS): PathRun {
+    const run = new PathRun(this.course, kit, stepS);
     run.take(run.beam(plainDress(run.ways), beam));
     return run;
   }

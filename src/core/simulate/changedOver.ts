@@ -1,6 +1,6 @@
 import {
   AIR_VAPOUR,
-  BREATH,
+  COMES,
   DT,
   HELD,
   INDEX,
@@ -31,7 +31,7 @@ export const changesOver = (m: Float64Array, node: number, water: number): boole
 
 /** Water of a layer after the step, g/m². */
 const leftIn = (m: Float64Array, node: number, water: number): number =>
-  m[water + (m[node + PLACE] & INDEX)] + m[DT] * (m[node + INFLOW] + m[node + BREATH]);
+  m[water + (m[node + PLACE] & INDEX)] + m[DT] * (m[node + INFLOW] + m[node + COMES]);
 
 /**
  * Solves the zone again with every layer that changes over within the step as it ends: one that dries out on its sorption line, where its pressure
@@ -58,7 +58,7 @@ export function solveChangedOver(m: Float64Array, skinNode: number, n: number, w
       const curve = m[node + SATURATION];
       const vent = m[node + VENT_VAPOUR];
       let d = (held ? HOLD : (m[node + PER_HUMIDITY] * rate) / curve) + inner + vent + outer;
-      let r = (held ? HOLD * curve : m[water + (m[node + PLACE] & INDEX)] * rate + m[node + BREATH]) + vent * air;
+      let r = (held ? HOLD * curve : m[water + (m[node + PLACE] & INDEX)] * rate + m[node + COMES]) + vent * air;
       if (k === n) r += outer * air;
       else {
         d -= outer * m[node + RECORD + UPPER];

@@ -144,8 +144,8 @@ export const MELTS_AT = 36;
 /** working values: mean temperature over the step, °C, and the whole change over the change to that mean, 1 to 2 */
 export const MEAN_C = 37;
 export const WHOLE = 38;
-/** water the breath leaves in the layer, g/(s m²): not zero only in what covers the mouth */
-export const BREATH = 39;
+/** water that comes into the layer otherwise than from its neighbours, g/(s m²): what falls on it, and the breath in what covers the mouth */
+export const COMES = 39;
 /** working values of a layer that stays at its melting point: what flows in from elsewhere than beneath, W/m², and the link beneath */
 export const MELT_FLOW = 40;
 export const MELT_LINK = 41;

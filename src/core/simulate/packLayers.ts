@@ -45,7 +45,7 @@ export function packLayers(m: Float64Array, stacks: Stacks, w: GarmentArrays): v
       m[node + L.SHIELDS] = stacks.shields[i];
       m[node + L.HOLDS_BACK] = w.waterResistance[g];
       m[node + L.MELTS_AT] = 0;
-      m[node + L.BREATH] = 0;
+      m[node + L.COMES] = 0;
       m[node + L.WICK_OUT] = 0;
       if (k < n) {
         const b = stacks.garment[i + 1];

@@ -21,7 +21,7 @@ export const SOMEBODY: Person = {
 };
 
 /**
- * A few minutes of every kind of weather, run once before the first real simulation. JavaScript engines compile a step for
+ * A few minutes of every kind of weather, run once before the second simulation of a process. JavaScript engines compile a step for
  * what it has seen: one compiled before anything was wet, frozen or bare is thrown away at the first wet, frozen or bare
  * zone, and in one process in ten the engine goes on falling into the stale version, at a fifth of the speed. So it is
  * shown every branch first. Costs some 50 ms, once; changes no number.

@@ -81,8 +81,8 @@ function bodyOf(person: Person): Body {
   return known;
 }
 
-/** Whether this process has shown its engine every branch of a step. */
-let rehearsed = false;
+/** How many were made in this process. The engine is shown every branch of a step before the second one: the first makes the plan that is shown at once, in few steps. */
+let made = 0;
 
 /**
  * A dressed athlete that can be run through conditions under any plan over one set of garments.
@@ -167,10 +167,7 @@ export class Simulator {
   private readonly restEnergy: number;
 
   constructor(person: Person, garments: Garment[]) {
-    if (!rehearsed) {
-      rehearsed = true;
-      rehearse((kit) => new Simulator(SOMEBODY, kit));
-    }
+    if (++made === 2) rehearse((kit) => new Simulator(SOMEBODY, kit));
     const { body, neutral, ready } = bodyOf(person);
     this.body = body;
     this.neutral = neutral;
@@ -397,9 +394,9 @@ export class Simulator {
       if (bent > bend) bend = bent;
       else if (-bent > bend) bend = -bent;
       dry += m[L.DRY_LOSS + z] * m[L.AREA + z];
-      if (covered && z === FACE) this.cover.breathe(metabolic, dt);
-      stepVapour(m, z, at);
       if (falling) takeFall(m, z, at);
+      if (covered && z === FACE) this.cover.breathe(metabolic, dt, falling ? this.cover.comes : 0);
+      stepVapour(m, z, at);
       moveLiquid(m, z, at);
     }
     this.roughK = 0.5 * bend * dt;

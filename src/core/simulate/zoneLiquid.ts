@@ -4,6 +4,7 @@ import { UNDER_PACK, ZONES, zoneIndex, type Zone } from '@/core/body/zones';
 import {
   AIR_C,
   AREA,
+  COMES,
   DRIPPED,
   DT,
   FALLEN,
@@ -31,6 +32,7 @@ import {
   SHIELDS,
   SKIN,
   SKIN_CAPACITY,
+  SKIN_OWED,
   SORB,
   TO_FALLEN,
   WATER_RESISTANCE,
@@ -175,7 +177,8 @@ const DOWN: readonly (readonly (readonly [to: number, share: number])[])[] = (()
  * What falls on a zone, or what it is pressed into, for one step. Snow on a surface below 0 °C stays dry and is brushed off:
  * it never enters the books. On a warmer surface it melts there, with the surface's heat, and wets like rain. Each layer
  * keeps off its water resistance, less so where it is pressed, and nothing where it leaves bare or stands open; what the
- * outermost keeps off, or bare skin cannot hold, runs down.
+ * outermost keeps off, or bare skin cannot hold, runs down. What a layer takes comes to it over the whole step,
+ * with its vapour, and the heat it costs is owed over the next: at once, a thin layer would dry the slower, and melt the less, the longer the step.
  */
 export function takeFall(m: Float64Array, z: number, at: GarmentPlaces): void {
   const n = m[LAYERS + z] & INDEX;
@@ -195,12 +198,12 @@ export function takeFall(m: Float64Array, z: number, at: GarmentPlaces): void {
   const melted = Math.min(snow, meltable);
   // What is pressed against snow melts it with the heat that goes into the snow anyway.
   const arriving = liquid + melted + m[MELTS + z] * (surface > 0 ? surface : 0) * dt;
-  if (arriving <= 0) return;
   if (n === 0) {
+    if (arriving <= 0) return;
     const stays = Math.min(arriving, Math.max(0, DRIP_FILM - m[FILM + z]));
     const heat = melted * LATENT_FUSION + stays * CP_WATER * Math.max(0, surface - airC);
     m[FILM + z] += stays;
-    m[SKIN + z] -= (heat * area) / m[SKIN_CAPACITY + z];
+    m[SKIN_OWED + z] += heat;
     m[FALLEN] += stays * area;
     m[TO_FALLEN] += heat * area;
     runDown(m, z, arriving - stays);
@@ -208,23 +211,23 @@ export function takeFall(m: Float64Array, z: number, at: GarmentPlaces): void {
   }
   runDown(m, z, arriving * m[outer + SHIELDS] * m[outer + WATER_RESISTANCE] * (1 - m[PRESSED + z]));
   let left = arriving;
-  for (let k = n; k >= 1 && left > 0; k--) {
+  for (let k = n; k >= 1; k--) {
     const node = (skinNode + k * RECORD) & INDEX;
     const j = m[node + PLACE] & INDEX;
     const meets = left * m[node + SHIELDS];
     const passes = meets * (1 - m[node + WATER_RESISTANCE] * (1 - m[PRESSED + z]));
-    const room = Math.max(0, m[node + SORB] + m[node + LIQUID] - m[at.water + j]);
+    const dries = m[at.evaporation + j] > 0 ? m[at.evaporation + j] * dt : 0;
+    const room = Math.max(0, m[node + SORB] + m[node + LIQUID] + dries - m[at.water + j]);
     const taken = Math.min(room, passes);
+    m[node + COMES] = taken * m[RATE];
     if (taken > 0) {
       // Only melting costs heat where it lands; cold rain is warmed by the layer it wets.
       const heat =
         (k === n ? Math.min(melted, taken) * LATENT_FUSION : 0) +
         taken * CP_WATER * Math.max(0, m[at.temperature + j] - airC);
-      m[at.water + j] += taken;
-      m[at.temperature + j] -= heat / m[node + HEAT];
+      m[at.owed + j] += heat;
       m[TO_FALLEN] += heat * area;
       m[FALLEN] += taken * area;
-      m[WET_LAYERS] = 1;
     }
     left += passes - meets - taken;
   }

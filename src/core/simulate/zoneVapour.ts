@@ -5,7 +5,7 @@ import { LATENT_FUSION, LATENT_VAPOUR } from '@/core/quantity/units';
 import {
   AIR_VAPOUR,
   AREA,
-  BREATH,
+  COMES,
   CLEAR_LINK,
   DT,
   EVAPORATED,
@@ -189,7 +189,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
       const perHumidity = m[node + SORB] * filledShare;
       const vent = m[node + VENT_VAPOUR];
       const inverse = curve / ((held ? HOLD * curve : perHumidity * rate) + curve * (inner + vent + outer - reflected));
-      const right = (vent * air + fromOutside + (held ? HOLD * curve : moist * rate + m[node + BREATH])) * inverse;
+      const right = (vent * air + fromOutside + (held ? HOLD * curve : moist * rate + m[node + COMES])) * inverse;
       const upper = inner * inverse;
       m[node + SATURATION] = curve;
       m[node + PER_HUMIDITY] = perHumidity;
@@ -246,7 +246,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
     lost += vent * (m[node + PRESSURE] - air);
     const before = m[water + i];
     const wetNode = m[node + HELD] === 1 ? 1 : before * m[node + PER_SORB];
-    const now = before + dt * (net + m[node + BREATH]);
+    const now = before + dt * (net + m[node + COMES]);
     m[water + i] = now;
     // `owed` now holds λ·(actual − assumed) evaporation; positive means more heat is still to be taken.
     m[owed + i] -= dt * LATENT_VAPOUR * net;
