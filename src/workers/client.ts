@@ -7,7 +7,7 @@ import type { Scored } from '@/core/judge/scorePlan';
 import { compared, type Compared, type SchoolTried } from '@/core/search/partings';
 import type { Plan } from '@/core/kit/plan';
 import type { Behind } from '@/core/questions/behind';
-import type { Alone } from '@/core/search/search';
+import type { Alone, Fitted } from '@/core/search/search';
 import type { Beside, EmberWorker } from './ember.worker';
 import type { Setting } from './setting';
 import { quiet, Silent, watched, WorkerBroke, type Asked } from './watched';
@@ -196,14 +196,36 @@ export const planInWorker = (
         asked.result.catch(() => {});
         return asked.result;
       };
+      let fitting: Promise<unknown> = Promise.resolve();
+      let looking: Promise<Alone> | null = null;
+      let over = false;
+      const looked = (): Promise<Alone> =>
+        over
+          ? Promise.reject(new Error('nobody waits for it any more'))
+          : part(ask<Alone>(setting, (api) => api.lookAlone(leadDays, proxy(heard))));
+      // One worker beside, not two: what it fits comes first.
+      const alone = () => (looking ??= fitting.then(looked, looked));
       const beside: Beside = {
         descended: () => part(ask<Descended>(setting, (api) => api.descendFromOther(leadDays, proxy(heard)))),
-        alone: () => part(ask<Alone>(setting, (api) => api.lookAlone(leadDays, proxy(heard)))),
+        fitted: (found) => {
+          const made = part(ask<Fitted>(setting, (api) => api.fitBeside(leadDays, found, proxy(heard))));
+          fitting = made;
+          // Where that is dear the day itself is looked at next, most likely: nobody need ask for it first.
+          made.then((f) => (f.dear ? alone() : null)).catch(() => {});
+          return made;
+        },
+        alone,
       };
       const whole = ask<Planned>(setting, (api) => api.plan(leadDays, told, proxy(beside)));
-      const cancel = () => [whole, ...parts].forEach((asked) => asked.cancel());
       // What a part of it still works at when all is done is of no use to anybody.
-      const ended = () => parts.forEach((asked) => asked.cancel());
+      const ended = () => {
+        over = true;
+        parts.forEach((asked) => asked.cancel());
+      };
+      const cancel = () => {
+        whole.cancel();
+        ended();
+      };
       whole.result.then(ended, ended);
       return { result: whole.result, cancel };
     },

@@ -14,7 +14,8 @@ import { hoursAtDoor, type DoorHour } from '@/core/search/aroundDoor';
 import { type DoorQuestion } from '@/core/search/doorQuestion';
 import type { DoorDay } from '@/core/outing/doorDay';
 import { descendFromOther, type Descended } from '@/core/search/otherStarts';
-import { askedOn, lookAlone, Search, type Alone } from '@/core/search/search';
+import { askedOn, fitBeside, lookAlone, Search, type Alone, type Fitted } from '@/core/search/search';
+import type { Found } from '@/core/search/look';
 import type { Planned, PlanRequest } from '@/core/search/planRequest';
 import type { SchoolTried } from '@/core/search/partings';
 import { schoolOf, trySchool } from '@/core/search/schools';
@@ -90,6 +91,8 @@ const SURELY_DEAR = 4;
 export interface Beside {
   /** what the descent from other layers finds there */
   descended: () => Promise<Descended>;
+  /** what was found on the even day so far, fitted to the day there */
+  fitted: (found: Found) => Promise<Fitted>;
   /** what the day itself leads to there */
   alone: () => Promise<Alone>;
 }
@@ -156,13 +159,19 @@ const api = {
     search.meet((await other) ?? descendFromOther(even, goOn));
     const early = beside && search.cost >= SURELY_DEAR ? beside.alone().catch(() => null) : null;
     await breathe();
-    if (!search.end()) return search.last(null);
+    const found = search.better();
+    const fitted = beside && found && !early ? beside.fitted(found).catch(() => null) : null;
+    await breathe();
+    if (!search.fit(search.further() ? null : await fitted)) return search.last(null);
     const alone = await (early ?? beside?.alone().catch(() => null));
     return search.last(alone ?? lookAlone(request, search.tellAlone));
   },
   /** @param heard told now and then that it goes on */
   descendFromOther: (leadDays: number, heard: () => void): Descended =>
     descendFromOther(askedOn('even day', planRequest(leadDays)), goesOn(heard)),
+  /** @param heard told now and then that it goes on */
+  fitBeside: (leadDays: number, found: Found, heard: () => void): Fitted =>
+    fitBeside(planRequest(leadDays), found, goesOn(heard)),
   /** @param heard told now and then that it goes on */
   lookAlone: (leadDays: number, heard: () => void): Alone => lookAlone(planRequest(leadDays), goesOn(heard)),
   school: (leadDays: number, id: string, tell: Tell): SchoolTried =>

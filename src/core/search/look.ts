@@ -6,7 +6,7 @@ import type { Course } from './course';
 import { ALL, Descent, NEARLY, PATIENT } from './descent';
 import { mapDress } from './dress';
 import { fewerCues } from './fewerCues';
-import { DEAR, FEW, finishingOf, mostCuesOf } from './finishing';
+import { DEAR, FEW, finishingOf, mostCuesOf, type Finishing, type Polished } from './finishing';
 import { fromOtherBases } from './fromOtherBases';
 import { improve } from './improve';
 import { kitGarments, type Kit } from './kit';
@@ -40,6 +40,13 @@ interface Met {
   others: Plan[];
 }
 
+/** The chosen plan bettered, and what made it. */
+interface Bettered {
+  polished: Polished;
+  finishing: Finishing;
+  mixing: Finishing;
+}
+
 /** What a look ends with: the plan, the best ones for each number of cues, and what was found from other starts. */
 export interface Found {
   plan: Plan;
@@ -57,6 +64,9 @@ export class Look {
   private toldAtOnce = false;
   private first: PathRun | null = null;
   private met: Met | null = null;
+  private bettered: Bettered | null = null;
+  /** what it ends with where nothing comes of what is tried further, and what settling that took */
+  private settled: { found: Found; work: Work } | null = null;
   /** what it had taken when it last waited for others */
   private held: Work = NOTHING;
 
@@ -127,23 +137,56 @@ export class Look {
     return this.met?.cost ?? 0;
   }
 
-  /** The chosen plan bettered by single changes, and where it stays dear at other paces in clothes of their own, and begun once more from other bases. */
-  end(): Found {
+  /** The chosen plan bettered by changes of it. @returns whether it stays dear, and more is tried on it */
+  better(): boolean {
     const { met, descent, course } = this;
     if (!met) throw new Error('the descents of this search have not met');
     course.goOnAfter(this.held, NOTHING);
     const finishing = finishingOf(descent);
     const mixing = { ...finishing, others: met.others };
-    const polished = polish(met.chosen, descent.candidates, mixing);
-    const bettered = withoutWornJacket(polished, descent.candidates, mixing, mayFollow(finishing));
+    const one = polish(met.chosen, descent.candidates, mixing);
+    const polished = withoutWornJacket(one, descent.candidates, mixing, mayFollow(finishing));
+    this.bettered = { polished, finishing, mixing };
+    met.cost = polished.least;
+    this.held = course.work;
+    return met.cost >= DEAR;
+  }
+
+  /** What it ends with where nothing comes of what is tried further; its work counts only then. */
+  get soFar(): Found {
+    const { met, bettered, course } = this;
+    if (!met || !bettered) throw new Error('this search has bettered nothing yet');
+    if (!this.settled) {
+      const held = course.work;
+      const found = this.foundIn(met, bettered.polished, bettered.finishing);
+      const { phases, steps } = course.work;
+      this.settled = { found, work: { phases: phases - held.phases, steps: steps - held.steps } };
+      course.goOnAfter(held, NOTHING);
+    }
+    return this.settled.found;
+  }
+
+  /** What stays dear at other paces in clothes of their own, and begun once more from other bases. */
+  further(): Found {
+    const { met, bettered, descent } = this;
+    if (!met || !bettered) throw new Error('this search has bettered nothing yet');
+    const { polished, finishing, mixing } = bettered;
+    this.course.goOnAfter(this.held, NOTHING);
     descent.tell(0.9, 'Trying other paces');
     descent.nears(0.92);
-    const paced = bettered.least >= DEAR ? atOtherPaces(bettered, descent.candidates, finishing) : bettered;
+    const paced = polished.least >= DEAR ? atOtherPaces(polished, descent.candidates, finishing) : polished;
     const hard = paced.least >= DEAR && this.request.closet.length > FEW;
     const found = hard ? fromOtherBases(paced, descent.candidates, mixing) : paced;
     const again = hard ? withHandsInTime(found, descent.candidates, mixing) : found;
     met.cost = found.least;
-    return { plan: settle(again.plan, finishing), curve: met.curve, others: met.others };
+    if (again.plan !== polished.plan) return this.foundIn(met, again, finishing);
+    const { soFar } = this;
+    this.course.goOnAfter(this.course.work, this.settled?.work ?? NOTHING);
+    return soFar;
+  }
+
+  private foundIn({ curve, others }: Met, { plan }: Polished, f: Finishing): Found {
+    return { plan: settle(plan, f), curve, others };
   }
 
   /** The better of two plans, with each part of the body tried as the other has it. */

@@ -37,20 +37,41 @@ export interface Alone extends Found {
   phases: number;
 }
 
+/** What suits the even day, adapted to the day itself: with what it costs, points, and the phases simulated for that. */
+export interface Fitted extends Found {
+  cost: number;
+  phases: number;
+  /** whether that is dear, so that the day is to be looked at by itself too (`lookAlone`) */
+  dear: boolean;
+}
+
 /** A look at the day itself from one start. It asks nothing of a search on the even day, and may run beside it. @param progress false ends it with the best so far */
 export function lookAlone(request: PlanRequest, progress: Progress): Alone {
   const look = new Look(askedOn('day', request), progress);
   look.begin();
   look.meet(null);
-  const found = look.end();
+  look.better();
+  const found = look.further();
   const cost = costOf(found.plan, finishingOf(look.descent));
   return { ...found, cost, phases: look.work.phases };
+}
+
+/** Adapts what was found on the even day so far to the day itself: made beside a search that tries more on a dear plan, for where nothing comes of that. */
+export const fitBeside = (request: PlanRequest, found: Found, progress: Progress): Fitted =>
+  fittedTo(new Descent(askedOn('day', request), progress), found, 'in all ways');
+
+function fittedTo(descent: Descent, found: Found, adapts: NonNullable<Finishing['adapts']>): Fitted {
+  const finishing = finishingOf(descent);
+  const here = adapted(found, descent.candidates, { ...finishing, adapts });
+  const cost = costOf(here.plan, finishing);
+  const ownsMany = descent.request.closet.length > FEW;
+  return { ...here, cost, phases: descent.course.work.phases, dear: cost >= DEAR && ownsMany };
 }
 
 const costOf = (plan: Plan, f: Finishing): number => ranIn(f, plan).total;
 
 /**
- * A search in stages (at once, begin, meet, end, last). It looks at the nearest even day, so that neighbouring questions have the same answer there, and
+ * A search in stages (at once, begin, meet, end, last; the end in three: better, further, fit). It looks at the nearest even day, so that neighbouring questions have the same answer there, and
  * adapts that to the day itself. Where that comes out dear much can be lost, and what suits the even day may not suit the day: it is looked at itself too.
  */
 export class Search {
@@ -60,7 +81,10 @@ export class Search {
   /** whether it comes out dear, guessed from the first descent to begin with */
   private dear = false;
   /** what suits the even day, adapted: with what it costs, points, and what made it */
-  private fitted: (Found & { cost: number; descent: Descent; phases: number }) | null = null;
+  private fitted: (Fitted & { descent: Descent }) | null = null;
+  private found: Found | null = null;
+  /** what a worker beside may have fitted meanwhile */
+  private sent: Found | null = null;
 
   /** @throws OutOfRange as `makePlan` */
   constructor(
@@ -114,22 +138,39 @@ export class Search {
     return this.look.cost;
   }
 
+  /** What was found on the even day is bettered. @returns what a worker beside may fit to the day meanwhile (`fitBeside`): none where nothing more is tried on it */
+  better(): Found | null {
+    return (this.sent = this.look.better() ? this.look.soFar : null);
+  }
+
+  /** More is tried on a plan that stays dear. @returns whether it led to another one */
+  further(): boolean {
+    this.found = this.look.further();
+    this.dear = this.look.cost >= DEAR;
+    return this.found !== this.sent;
+  }
+
   /**
-   * What suits the even day, bettered and adapted to the day itself.
+   * What suits the even day adapted to the day itself. @param beside the same, made in another worker of what `further` left as it was
    * @returns whether that is dear, so that the day is to be looked at by itself too (`lookAlone`)
    */
-  end(): boolean {
-    const found = this.look.end();
+  fit(beside: Fitted | null): boolean {
+    const { found } = this;
+    if (!found) throw new Error('nothing is found on the even day yet');
     const { phases } = this.look.work;
-    this.dear = this.look.cost >= DEAR;
     const descent = new Descent(this.request, this.tell);
     descent.tell(this.mayLookTwice ? EVEN_DONE : 0.92, 'Fitting it to the day');
     descent.nears(this.mayLookTwice ? EVEN_DONE + 0.05 : 0.95);
-    const finishing = finishingOf(descent);
-    const here = adapted(found, descent.candidates, { ...finishing, adapts: this.dear ? 'in all ways' : 'in brief' });
-    const cost = costOf(here.plan, finishing);
-    this.fitted = { ...here, cost, descent, phases: phases + descent.course.work.phases };
-    return cost >= DEAR && this.ownsMany && descent.beat();
+    const fitted = beside ?? fittedTo(descent, found, this.dear ? 'in all ways' : 'in brief');
+    this.fitted = { ...fitted, descent, phases: phases + fitted.phases };
+    return fitted.dear && descent.beat();
+  }
+
+  /** All of these by itself. @returns as `fit` */
+  end(): boolean {
+    this.look.better();
+    this.further();
+    return this.fit(null);
   }
 
   /** Progress of a look at the day itself that is made here. */

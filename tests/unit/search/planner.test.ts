@@ -6,7 +6,7 @@ import { runPlan } from '@/core/questions/question';
 import { descendFromOther } from '@/core/search/otherStarts';
 import { makePlan } from '@/core/search/planner';
 import { work } from '@/core/questions/phaseRunner';
-import { askedOn, lookAlone, Search } from '@/core/search/search';
+import { askedOn, fitBeside, lookAlone, Search } from '@/core/search/search';
 import type { Planned } from '@/core/search/planRequest';
 import { candidates } from '@/core/search/candidates';
 import { phases } from '@/core/outing/moments';
@@ -179,13 +179,13 @@ test('a search told to stop ends early with a usable plan', () => {
 
 /** Where what suits the even day comes out dear, and many pieces are owned, the day is looked at by itself. */
 test.each([
-  [2, 21, false],
-  [-12, 21, true],
-  [-20, 21, true],
-  [-20, 20, false],
+  [2, 21, false, 'all there is', false],
+  [-16, 21, true, 'another plan', true],
+  [-20, 21, true, 'the same', true],
+  [-20, 20, false, 'the same', true],
 ])(
   'the same question has the same answer, also where parts of the search are made by another worker: %d °C, %d pieces',
-  (airC, pieces, dear) => {
+  (airC, pieces, dear, further, sends) => {
     const request = skiTour(airC, pieces);
     const whole = watch(airC, pieces).planned;
     const search = new Search(request, () => true);
@@ -200,7 +200,14 @@ test.each([
     meanwhile();
     expect(() => search.last(null)).toThrow('not ended');
     expect(search.cost).toBeGreaterThan(0);
-    expect(search.end()).toBe(dear);
+    const found = search.better();
+    expect(found !== null).toBe(sends);
+    const fitted = found && sent(fitBeside(request, sent(found), () => true));
+    meanwhile();
+    expect(() => search.fit(null)).toThrow('nothing is found');
+    const another = search.further();
+    expect(another).toBe(further !== 'the same');
+    expect(search.fit(another ? null : fitted)).toBe(dear);
     const alone = dear ? sent(lookAlone(request, () => true)) : null;
     meanwhile();
     const again = search.last(alone);

@@ -33,7 +33,7 @@ class NearWorker extends EventTarget {
     const open = () => void NearWorker.opened++;
     const score = () => new Promise((done) => this.questions.push(done));
     const practise = () => void NearWorker.practised++;
-    const parts = { descendFromOther: ask, lookAlone: ask };
+    const parts = { descendFromOther: ask, fitBeside: ask, lookAlone: ask };
     expose({ open, plan: ask, ...parts, school: ask, score, practise }, port2 as never);
     port1.onmessage = (e) => this.dispatchEvent(Object.assign(new Event('message'), { data: e.data as unknown }));
   }
@@ -180,6 +180,50 @@ test('where there is a second core, another worker makes half of a plan once it 
   again.cancel();
   await until(() => whole.ended && half.ended);
   expect(NearWorker.all).toHaveLength(2);
+});
+
+const FOUND = { plan: { worn: [], carried: [], openings: {}, cues: [] }, curve: [], others: [] };
+
+test('what is fitted beside comes before the look at the day itself, which follows unasked where that is dear, once', async () => {
+  await onCores(2);
+  const asked = plan();
+  const { whole, half, descended } = await bothHalves();
+  half.questions[0]('the other half');
+  await descended;
+  const fitted = whole.beside!.fitted(FOUND);
+  await until(() => half.questions.length === 2);
+  const alone = whole.beside!.alone();
+  // It waits for the same worker, and starts no third one.
+  await new Promise((r) => setTimeout(r, 20));
+  expect([half.questions.length, NearWorker.all.length]).toEqual([2, 2]);
+  half.questions[1]({ ...FOUND, dear: true });
+  expect(await fitted).toEqual({ ...FOUND, dear: true });
+  await until(() => half.questions.length === 3);
+  half.questions[2]('the day by itself');
+  expect(await alone).toBe('the day by itself');
+  expect(await whole.beside!.alone()).toBe('the day by itself');
+  expect(half.questions).toHaveLength(3);
+  whole.questions[0]('a plan');
+  await asked.result;
+});
+
+test.each([
+  [true, 3],
+  [false, 2],
+])('what is fitted beside and is dear or not (%s) asks for the day itself', async (dear, questions) => {
+  await onCores(2);
+  const asked = plan();
+  const { whole, half, descended } = await bothHalves();
+  half.questions[0]('the other half');
+  await descended;
+  const fitted = whole.beside!.fitted(FOUND);
+  await until(() => half.questions.length === 2);
+  half.questions[1]({ ...FOUND, dear });
+  await fitted;
+  await new Promise((r) => setTimeout(r, 20));
+  expect(half.questions).toHaveLength(questions);
+  whole.questions[0]('a plan');
+  await asked.result;
 });
 
 test('what is still made beside a plan that is done is ended with it', async () => {
