@@ -31,5 +31,7 @@ export function atOtherPaces(best: Polished, candidates: Candidates, f: Finishin
     const dressed = polish(plan, candidates, { ...f, brief: true });
     if (dressed.least < found.least - LEAST) found = dressed;
   }
-  return found === best ? best : polish(found.plan, candidates, f);
+  if (found === best) return best;
+  const { plan, least } = polish(found.plan, candidates, f);
+  return { plan, least };
 }

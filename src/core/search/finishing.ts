@@ -38,6 +38,8 @@ export interface Finishing {
 export interface Polished {
   plan: Plan;
   least: number;
+  /** set where all changes there are were tried on this very plan: to better it once more leads to nothing */
+  triedAll?: boolean;
 }
 
 /** The most cues a search may propose. @throws OutOfRange */

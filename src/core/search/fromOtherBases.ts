@@ -1,6 +1,7 @@
 import { isTorsoBase } from '@/core/clothing/purpose';
 import { alongOf, swapGarment } from '@/core/kit/edit';
 import type { Candidates } from './candidates';
+import type { Plan } from '@/core/kit/plan';
 import { ranIn, type Finishing, type Polished } from './finishing';
 import { mayFollow } from './mayFollow';
 import { polish } from './polish';
@@ -29,9 +30,13 @@ export function fromOtherBases(from: Polished, candidates: Candidates, f: Finish
   });
   const possible = worn.filter(({ p }) => may(plan, p));
   const begun = possible.sort((a, b) => a.cost - b.cost).slice(0, BEGUN);
-  const single = begun.map(({ p }): Polished => polish(p, candidates, { ...f, brief: true }));
+  // Where all was tried on the plan already, nothing comes of trying it all on the same plan once more.
+  const known = from.triedAll ? JSON.stringify(plan) : null;
+  const isKnown = (p: Plan): boolean => known !== null && JSON.stringify(p) === known;
+  const single = begun.map(({ p }) => (isKnown(p) ? from : polish(p, candidates, { ...f, brief: true })));
   if (single.length === 0) return from;
   const least = single.reduce((a, b) => (b.least < a.least ? b : a));
+  if (isKnown(least.plan)) return from;
   const bettered = polish(least.plan, candidates, { ...f, adapts: 'in all ways' });
   return bettered.least < from.least ? { plan: bettered.plan, least: bettered.least } : from;
 }

@@ -1,6 +1,9 @@
 import type { Garment, Group } from '@/core/clothing/garment';
 import type { Cue, Plan } from '@/core/kit/plan';
+import { alongOf, isAlong } from '@/core/kit/edit';
+import { staysFollowable } from '@/core/kit/followable';
 import { tidy } from '@/core/kit/replay';
+import type { PlanRequest } from './planRequest';
 
 /** Parts of a plan that may come from another one: what dresses a part of the body, with all that is done to it, and how one goes. */
 const PARTS: readonly (readonly (Group | 'going')[])[] = [
@@ -39,4 +42,13 @@ export function* mixes(a: Plan, b: Plan, closet: readonly Garment[]): Generator<
       }),
     };
   }
+}
+
+/** All mixes of a plan with those of some others that have pieces it has not, as far as people can carry them out. */
+export function mixesWith(plan: Plan, others: readonly Plan[], { timeline, person, closet }: PlanRequest): Plan[] {
+  const can = staysFollowable(timeline, person, new Map(closet.map((g) => [g.id, g])));
+  const unlike = others.filter((other) => alongOf(closet, other).some((g) => !isAlong(plan, g.id)));
+  return unlike.flatMap((other) =>
+    [...mixes(plan, other, closet)].map((m) => m.plan).filter((next) => can(plan, next)),
+  );
 }

@@ -16,6 +16,7 @@ const POLISH_ROUNDS = 12;
  */
 export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Polished {
   const end = new Polishing(chosen, f);
+  let tried = false;
   for (let round = 0; round < POLISH_ROUNDS; round++) {
     const before = end.least;
     const legs = f.brief ? [...sweep(end.plan, f.request, [['legs']])] : [];
@@ -23,9 +24,13 @@ export function polish(chosen: Plan, candidates: Candidates, f: Finishing): Poli
     if (!f.brief) end.takeProposal();
     if (before - end.least >= end.leastSwap || end.triesAgain()) continue;
     // A plan adapted in brief went through the rest on its even day; the small pieces are what a kelvin and a metre a second ask otherwise.
-    if (f.brief || (f.adapts === 'in brief' ? !takesBriefly(end, f) : !end.takesHarder(candidates))) break;
+    if (f.brief || (f.adapts === 'in brief' ? !takesBriefly(end, f) : !end.takesHarder(candidates))) {
+      tried = !f.brief && f.adapts !== 'in brief' && end.triedAll;
+      break;
+    }
   }
-  return end;
+  const { plan, least } = end;
+  return { plan, least, triedAll: tried };
 }
 
 /** Takes parts of other plans, or head, hands or feet in another of all ways there are. */

@@ -1,5 +1,4 @@
-import { alongOf, isAlong } from '@/core/kit/edit';
-import { staysFollowable } from '@/core/kit/followable';
+import { alongOf } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
 import { Hopeless, propose } from '@/core/questions/propose';
 import { Trials, type About } from '@/core/questions/trials';
@@ -7,7 +6,7 @@ import type { Candidates } from './candidates';
 import { redress } from './redress';
 import { askedOf, DEAR, FEW, POLISH_STEP_S, ranIn, type Finishing } from './finishing';
 import { mayFollow } from './mayFollow';
-import { mixes } from './mixes';
+import { mixesWith } from './mixes';
 import { orderPrice } from './order';
 import { cuesMoved, pacesHeld, pacesTried } from './cuesChanged';
 import { across } from './across';
@@ -191,6 +190,12 @@ export class Polishing {
     } else this.unhelped = this.plan;
   }
 
+  /** Whether all there is was tried on the very plan that is held: no proposal was passed over for what it cost on an earlier one, and no runs are used up. */
+  get triedAll(): boolean {
+    const spent = Object.entries(POLISH_RUNS).some(([k, most]) => this.runs[k as keyof typeof POLISH_RUNS] > most);
+    return !spent && !this.hopelessProposals.passedOver;
+  }
+
   /** Has single changes that were passed over tried once more. @returns whether there were any */
   triesAgain(): boolean {
     const any = this.hopeless.passedOver;
@@ -273,15 +278,7 @@ export class Polishing {
 
   /** Takes parts of the body, and the going, as another plan has them, where that helps. */
   takesMix(): boolean {
-    const { plan, f } = this;
-    const { timeline, person, closet } = f.request;
-    const can = staysFollowable(timeline, person, new Map(closet.map((g) => [g.id, g])));
-    const unlike = (f.others ?? []).filter((other) => alongOf(closet, other).some((g) => !isAlong(plan, g.id)));
-    const mixed = unlike.flatMap((other) => [...mixes(plan, other, closet)].map((m) => m.plan));
-    return this.takesOneOf(
-      mixed.filter((next) => can(plan, next)),
-      f.beat,
-    );
+    return this.takesOneOf(mixesWith(this.plan, this.f.others ?? [], this.f.request), this.f.beat);
   }
 
   /** Tries plans cheaply, and takes the best of them where it is cheaper indeed. */

@@ -28,5 +28,5 @@ export function withoutWornJacket(
   }
   if (!best) return one;
   const two = polish(best, candidates, { ...f, others: [one.plan] });
-  return two.least < one.least ? two : one;
+  return two.least < one.least ? { plan: two.plan, least: two.least } : one;
 }

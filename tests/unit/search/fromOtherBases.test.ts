@@ -6,6 +6,8 @@ import type { Plan } from '@/core/kit/plan';
 import { candidates } from '@/core/search/candidates';
 import type { Finishing } from '@/core/search/finishing';
 import { fromOtherBases } from '@/core/search/fromOtherBases';
+import { polish } from '@/core/search/polish';
+import { work, workSince } from '@/core/questions/phaseRunner';
 import { hikingIn } from '#tests/support/finishing';
 import { aLeg, dayOf, garmentsOf } from '#tests/support/outings';
 
@@ -50,4 +52,25 @@ test('begun again from what it found it comes to nothing dearer, and whoever has
 test('told to stop it gives back the plan, or a cheaper one', () => {
   const stopped = begunAgain(thick, { ...f, beat: () => false });
   expect(cost(stopped)).toBeLessThanOrEqual(cost(thick));
+});
+
+test('a plan on which all was tried is not bettered once more where its own base comes out best', () => {
+  const few = garmentsOf('midweight-merino-base', ...REST);
+  const day = dayOf([aLeg({ sport: 'hike', minutes: 60, effort: { by: 'metabolic', value: 420 } })], -4, 3);
+  const g = hikingIn(few, day, 6);
+  const its = candidates(few, 'hike', day);
+  // What cost much on an earlier plan was passed over; of one that nothing changes all was tried on it, but not in brief.
+  const changed = polish({ ...thick, carried: [] }, its, g);
+  const tried = polish(changed.plan, its, g);
+  expect([tried.plan, tried.triedAll]).toEqual([changed.plan, true]);
+  expect(polish(tried.plan, its, { ...g, brief: true }).triedAll).toBe(false);
+  expect(polish(tried.plan, its, { ...g, adapts: 'in brief' }).triedAll).toBe(false);
+  const took = (from: typeof tried) => {
+    const before = { ...work };
+    const { plan } = fromOtherBases(from, its, g);
+    return { plan, phases: workSince(before).phases };
+  };
+  const [known, unknown] = [took(tried), took({ ...tried, triedAll: false })];
+  expect(known.plan).toEqual(unknown.plan);
+  expect(known.phases).toBeLessThan(0.5 * unknown.phases);
 });
