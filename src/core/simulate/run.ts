@@ -69,12 +69,18 @@ class Pace {
 /** Differences that count as a change of the world at once: W, K, m/s, mm/h (engineering values). */
 const ABRUPT = { metabolicW: 40, airC: 1.5, relativeWind: 1, precipitationMmH: 0.5 } as const;
 
+/** Also a wind so many times as strong, with what stirs in still air, m/s: what the skin loses to it goes about with its root, and a breath more is much there. */
+const FRESHER = 1.3;
+const STILL = 0.1;
+const isFresher = (a: number, b: number): boolean => Math.max(a, b) + STILL > FRESHER * (Math.min(a, b) + STILL);
+
 /** Whether the world changed at once between two stretches, rather than drifted as forecasts do. */
 const isAbrupt = (a: Conditions, b: Conditions): boolean =>
   a.sport !== b.sport ||
   a.packOn !== b.packOn ||
   a.packUnder !== b.packUnder ||
   a.wetting !== b.wetting ||
+  isFresher(a.relativeWind, b.relativeWind) ||
   (Object.keys(ABRUPT) as (keyof typeof ABRUPT)[]).some((k) => Math.abs(a[k] - b[k]) > ABRUPT[k]);
 
 export interface RunOptions {

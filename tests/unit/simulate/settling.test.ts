@@ -14,8 +14,8 @@ const calm: Conditions = {
   ...{ packOn: true, packUnder: false, wetting: null },
 };
 
-/** The length of every step, s, of an hour in calm air and half an hour in other air, in steps of 40 s. */
-function stepsOf(over: Partial<Conditions>): { atS: number; dt: number }[] {
+/** The length of every step, s, of an hour in calm air and half an hour in other air, in steps of 40 s. @param always what holds all the time */
+function stepsOf(over: Partial<Conditions>, always: Partial<Conditions> = {}): { atS: number; dt: number }[] {
   const steps: { atS: number; dt: number }[] = [];
   const sim = new Simulator(AVERAGE_PERSON, garmentsOf(...KIT));
   // Sitting down to begin with takes steps of its own.
@@ -28,15 +28,19 @@ function stepsOf(over: Partial<Conditions>): { atS: number; dt: number }[] {
     step.call(this, dt);
   });
   try {
-    const next = { ...calm, ...over, startS: 3600, endS: 5400 };
-    runThrough(sim, { conditions: [calm, next], plan, options: { stepS: 40, sampleS: 1800 } });
+    const [before, next] = [
+      { ...calm, ...always },
+      { ...calm, ...always, ...over, startS: 3600, endS: 5400 },
+    ];
+    runThrough(sim, { conditions: [before, next], plan, options: { stepS: 40, sampleS: 1800 } });
   } finally {
     spy.mockRestore();
   }
   return steps;
 }
 
-const first = (over: Partial<Conditions>): number => stepsOf(over).find((s) => s.atS >= 3600 - 1e-6)!.dt;
+const first = (over: Partial<Conditions>, always?: Partial<Conditions>): number =>
+  stepsOf(over, always).find((s) => s.atS >= 3600 - 1e-6)!.dt;
 
 test('after a change steps begin short and double as their error allows; quiet hours are crossed in long ones', () => {
   const steps = stepsOf({ metabolicW: 600 });
@@ -98,7 +102,8 @@ test.each([
 test.each<[string, Partial<Conditions>, Partial<Conditions>]>([
   ['effort', { metabolicW: 439 }, { metabolicW: 441 }],
   ['air', { airC: -6.4 }, { airC: -6.6 }],
-  ['wind', { relativeWind: 2.9 }, { relativeWind: 3.1 }],
+  ['light wind', { relativeWind: 2.6 }, { relativeWind: 2.7 }],
+  ['wind that drops', { relativeWind: 1.55 }, { relativeWind: 1.48 }],
   ['what falls', { precipitationMmH: 0.4, precipitation: 'rain' }, { precipitationMmH: 0.6, precipitation: 'rain' }],
   ['sport', { sport: 'hike' }, { sport: 'run' }],
   ['the pack', { packOn: true }, { packOn: false }],
@@ -107,6 +112,12 @@ test.each<[string, Partial<Conditions>, Partial<Conditions>]>([
 ])('a drift of %s is gone through in long steps, a jump is not', (_, drift, jump) => {
   expect(first(drift)).toBeGreaterThanOrEqual(40);
   expect(first(jump)).toBe(7.5);
+});
+
+test('in more wind a metre a second more is gone through in long steps, and beyond that in short ones', () => {
+  const windy = { relativeWind: 8 };
+  expect(first({ relativeWind: 8.9 }, windy)).toBeGreaterThanOrEqual(40);
+  expect(first({ relativeWind: 9.1 }, windy)).toBe(7.5);
 });
 
 test('rain on bare skin is warmed from the air’s temperature to the skin’s, and what does not stay takes nothing along', () => {
