@@ -36,7 +36,7 @@ export interface Moment {
   eyes: number;
   rained: number;
   masked: number;
-  /** how scantily limbs are dressed, 0–23: see `Weathered` */
+  /** how scantily limbs are dressed, 0–33: see `Weathered` */
   scant: number;
   /** what hinders the work, 0–1: see `Weathered` */
   hinders: number;

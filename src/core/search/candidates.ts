@@ -69,6 +69,7 @@ export function candidates(
   const legs: Garment[][] = [];
   // One pair of briefs is as good as another here: the last betterment tries the others.
   const short = shorts.slice(0, 1);
+  for (const s of of('legs', 'over')) legs.push([...short, s]);
   for (const i of inner) if (!isUnderwear(i) || outer.length === 0) legs.push([...short, i]);
   for (const o of outer) {
     legs.push([...short, o]);

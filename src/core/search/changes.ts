@@ -48,7 +48,7 @@ const isNeeded = (g: Garment): boolean =>
   (g.group === 'feet' && ['sock', 'footwear'].includes(part(g))) ||
   (g.group === 'legs' && g.role === 'short');
 const coversLegs = (g: Garment): boolean => g.group === 'legs' && g.role !== 'short' && g.role !== 'warm';
-/** Shorts are worn alone, or not at all. */
+/** Shorts come in the place of other legs: over tights they are no layer that a rung gains. */
 const isShorts = (g: Garment): boolean => g.group === 'legs' && g.role === 'over';
 
 /** Pieces swapped for their like, left at home, or taken along; layers over the torso also two at a time. */
@@ -70,6 +70,9 @@ export function kitChanges(w: Wardrobe, plan: Plan): Change[] {
     for (const o of owned) if (!isAlong(plan, o.id) && alike(o, g)) add([g, o], (p) => swapGarment(p, g.id, o));
     // Of two things on the legs either may go, but not both: so it is asked of the plan as it then is.
     const legs = (p: Plan) => owned.filter((o) => coversLegs(o) && isAlong(p, o.id)).length;
+    for (const o of owned)
+      if (coversLegs(g) && coversLegs(o) && isShorts(g) !== isShorts(o) && !isAlong(plan, o.id))
+        add([g, o], (p) => (legs(p) < 2 ? swapGarment(p, g.id, o) : p));
     if (!isNeeded(g)) add([g], (p) => (coversLegs(g) && legs(p) < 2 ? p : leaveGarment(p, g.id)));
   }
   for (const o of owned) {

@@ -195,7 +195,7 @@ export function* otherLegs(plan: Plan, { closet, sport }: PlanRequest): Generato
           g,
         );
 }
-const LEGS_OVER: ReadonlySet<Garment['role']> = new Set(['base', 'shell', 'storm']);
+const LEGS_OVER: ReadonlySet<Garment['role']> = new Set(['base', 'shell', 'storm', 'over']);
 
 /** From so many layers over the base on two of them may give way to one: two shells over each other warm less than a fleece or a second jacket. */
 const MANY_LAYERS = 4;
@@ -293,6 +293,6 @@ export function isSpare(g: Garment, along: readonly Garment[]): boolean {
 }
 /** What is a layer of its own there, and not a liner, shorts or something over it: of the feet a shell is a gaiter. */
 const COVERS: Record<'legs' | 'feet', ReadonlySet<Garment['role']>> = {
-  legs: new Set(['base', 'mid', 'shell']),
+  legs: new Set(['base', 'mid', 'shell', 'over']),
   feet: new Set(['base', 'mid']),
 };

@@ -20,7 +20,7 @@ export interface Weathered {
   rained: number;
   /** something of the face's is on whoever works: it gets damp and makes breath harder, 0 for nothing, 1 in the frost and up to 7 in mild air */
   masked: number;
-  /** how scantily limbs are dressed: 3 for a thin shell on bare thighs, 4 for a membrane, twice that in full rain, up to 3 for arms bare in the cold, up to 5 for calves in hard frost, 2 for a membrane on bare arms, 1.5 there for wind cloth in the frost, 2 for low shoes in snow, 3 for bare hands on a descent on skis */
+  /** how scantily limbs are dressed: 3 for a thin shell on bare thighs, 4 for a membrane, twice that in full rain, up to 3 for arms bare in the cold, up to 10 for thighs, up to 5 for calves in hard frost, 2 for a membrane on bare arms, 1.5 there for wind cloth in the frost, 2 for low shoes in snow, 3 for bare hands on a descent on skis */
   scant: number;
   /** what hinders the work: 1 for rain trousers on whoever runs or skis a track, since they bind every stride, less for other heavy trousers there and for them in dry mild air, for mitts at brakes and gears and for padded gloves at work */
   hinders: number;

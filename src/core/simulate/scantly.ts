@@ -18,10 +18,15 @@ const UNLINED_MM = 0.5;
 const SLICK = { cloth: 3, membrane: 4 } as const;
 
 function onThighs(s: Stacks, w: GarmentArrays): number {
-  if (s.layers[THIGHS] === 0) return 0;
-  const g = w.garments[s.garment[THIGHS * STRIDE + 1]];
-  const shell = g.role === 'shell' || g.role === 'storm';
-  return shell && g.thicknessMm < UNLINED_MM ? (g.membrane ? SLICK.membrane : SLICK.cloth) : 0;
+  let bare = 1;
+  for (let k = 1; k <= s.layers[THIGHS]; k++) {
+    const i = THIGHS * STRIDE + k;
+    const g = w.garments[s.garment[i]];
+    const shell = g.role === 'shell' || g.role === 'storm';
+    if (shell && g.thicknessMm < UNLINED_MM) return bare * (g.membrane ? SLICK.membrane : SLICK.cloth);
+    bare *= 1 - s.cover[i];
+  }
+  return 0;
 }
 
 /** In full rain it clings so many times worse on top (engineering value). */
@@ -29,6 +34,9 @@ const CLINGS_WET = 1;
 /** Nobody goes with bare arms in the cold, however warm the work: between these, °C, it comes to bother in full (common practice, no published source; how much are engineering values). */
 const ARMS_C = [8, -4] as const;
 const BARE_ARMS = 3;
+/** The same of thighs: whoever owns tights or trousers covers the knees in the cold. Shorts leave nearly half of them bare (common practice, no published source). */
+const THIGHS_C = [8, 0] as const;
+const BARE_THIGHS = 10;
 /**
  * The same of calves, by what the air feels like on them, °C: runners leave them bare down to some degrees of frost out of the wind (the easy run in
  * tests/reference/practice.test.ts), riders, whose legs stand in the wind of their own speed, cover them above freezing (common practice, no published source;
@@ -100,6 +108,7 @@ function bareOf(s: Stacks, zone: number): number {
 export const scantly = (c: Conditions, s: Stacks, w: GarmentArrays, wet: number): number =>
   onThighs(s, w) * (1 + CLINGS_WET * wet) +
   BARE_ARMS * bareOf(s, ARMS) * ramp(c.airC, ARMS_C) +
+  BARE_THIGHS * bareOf(s, THIGHS) * ramp(c.airC, THIGHS_C) +
   BARE_CALVES * bareCalves(c, s) +
   slickOnArms(c, s, w) +
   bareHandsOnSkis(c, s) +

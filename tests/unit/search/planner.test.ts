@@ -362,3 +362,17 @@ test('no piece left at home would better the finished plan by what one would not
   for (const g of home.filter((x) => ['hands', 'head', 'face', 'eyes', 'feet'].includes(x.group)))
     expect([g.id, total(takeGarment(plan, g.id, 'worn')) > best - 0.1]).toEqual([g.id, true]);
 });
+
+test.each([
+  [12, 'running-shorts', false],
+  [-2, 'thin-tights', true],
+])('on a run at %d °C legs wear what runners wear then (%s), and never nothing', (airC, worn, tights) => {
+  const closet = garmentsOf(
+    ...['synthetic-tee', 'thin-synthetic-base', 'briefs', 'running-shorts', 'thin-tights'],
+    ...['thin-socks', 'running-shoes', 'liner-gloves'],
+  );
+  const day = dayOf([aLeg({ sport: 'run', minutes: 45, effort: { by: 'metabolic', value: 780 } })], airC, 3);
+  const { plan } = makePlan({ person: AVERAGE_PERSON, closet, timeline: day, sport: 'run' });
+  expect(plan.worn).toContain(worn);
+  expect(plan.worn.includes('thin-tights')).toBe(tights);
+});

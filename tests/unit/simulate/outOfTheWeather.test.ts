@@ -3,6 +3,7 @@ import { garmentArrays } from '@/core/clothing/garmentArrays';
 import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
 import type { Conditions } from '@/core/outing/conditions';
 import { weathered, type Weathered } from '@/core/simulate/outOfTheWeather';
+import { fromCatalogue } from '@/core/clothing/catalogue';
 import { dayOf, aLeg, garmentsOf } from '#tests/support/outings';
 
 /** How far the hood is open: closed is up over the head. */
@@ -249,6 +250,20 @@ test('bare arms bother in the cold, in full from −4 °C on and not from 8; a t
   expect(scant('synthetic-tee', -3)).toBeLessThan(3 * 0.65);
   expect(scant('thin-merino-base', -20)).toBeLessThan(0.2);
   expect(scant('thin-merino-base', -20, { sleeves: 1 })).toBeGreaterThan(0.5);
+});
+
+test('bare thighs bother in the cold, in full from 0 °C on and not from 8; shorts leave nearly half of them bare, and wind trousers cling to that half', () => {
+  const scant = (airC: number, ...ids: string[]) =>
+    head(['thin-merino-base', 'wool-socks', ...ids], { airC, relativeWind: 0 }).scant;
+  const bare = 1 - fromCatalogue('running-shorts')!.panels.thighs!.coverage;
+  expect(bare).toBeWithin(0.4, 0.5);
+  expect(scant(8, 'running-shorts')).toBe(scant(8, 'thin-tights'));
+  expect(scant(7.9, 'running-shorts')).toBeGreaterThan(scant(7.9, 'thin-tights'));
+  const colder = (airC: number) => scant(airC, 'running-shorts') - scant(airC, 'thin-tights');
+  expect(colder(0)).toBeCloseTo(10 * bare, 9);
+  expect(colder(-8)).toBeCloseTo(10 * bare, 9);
+  expect(colder(0.1)).toBeLessThan(10 * bare);
+  expect(scant(10, 'running-shorts', 'wind-trousers')).toBeCloseTo(3 * bare, 9);
 });
 
 test('bare calves bother by what the air feels like: others in hard frost, riders from just above freezing', () => {
