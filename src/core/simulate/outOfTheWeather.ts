@@ -22,7 +22,7 @@ export interface Weathered {
   masked: number;
   /** how scantily limbs are dressed: 3 for a thin shell on bare thighs, 4 for a membrane, twice that in full rain, up to 3 for arms bare in the cold, up to 10 for thighs, up to 5 for calves in hard frost, 2 for a membrane on bare arms, 1.5 there for wind cloth in the frost, 2 for low shoes in snow, 3 for bare hands on a descent on skis */
   scant: number;
-  /** what hinders the work: 1 for rain trousers on whoever runs or skis a track, since they bind every stride, less for other heavy trousers there and for them in dry mild air, for mitts at brakes and gears and for padded gloves at work */
+  /** what hinders the work: 1 for rain trousers on whoever runs or skis a track, since they bind every stride, less for other heavy trousers there and for them in dry mild air, for mitts at brakes and gears or in mild air and for padded gloves at work */
   hinders: number;
   /** how much a front that stands open flaps in the wind, 0–1 */
   flaps: number;
@@ -166,15 +166,20 @@ function inTrousers(c: Conditions, s: Stacks, w: GarmentArrays): number {
   return hinders;
 }
 
-/** Brakes and gears ask for fingers: riders wear mitts in hard frost only, or under covers on the bars (common practice, no published source; from where to where, °C, and how much are engineering values). */
-const MITTS_C = [-18, -4] as const;
-const MITTS_HINDER = 0.4;
+/**
+ * Brakes and gears ask for fingers: riders wear mitts in hard frost only, or under covers on the bars. In mild air nobody wears mitts at work: gloves do, also in rain
+ * (common practice, no published source; from where to where, °C, and how much are engineering values).
+ */
+const MITTS_C = { atBars: [-18, -4], elsewhere: [6, 12] } as const;
+const MITTS_HINDER = { atBars: 0.4, elsewhere: 0.2 } as const;
 
-function mittsAtBars({ sport, airC }: Conditions, s: Stacks, w: GarmentArrays): number {
+function inMitts({ sport, airC }: Conditions, s: Stacks, w: GarmentArrays): number {
   const outer = s.layers[HANDS];
-  if (sport !== 'cycle' || outer === 0) return 0;
+  if (outer === 0) return 0;
   const g = w.garments[s.garment[HANDS * STRIDE + outer]];
-  return g.handForm === 'mitten' && g.role !== 'over' ? MITTS_HINDER * ramp(airC, MITTS_C) : 0;
+  if (g.handForm !== 'mitten' || g.role === 'over') return 0;
+  const where = sport === 'cycle' ? 'atBars' : 'elsewhere';
+  return MITTS_HINDER[where] * ramp(airC, MITTS_C[where]);
 }
 
 /**
@@ -216,7 +221,7 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
       into.masked = 1 + MILD_MASK * ramp(feelsLikeC(c), MILD_C);
   }
   const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
-  into.hinders = inTrousers(c, s, w) + (works ? mittsAtBars(c, s, w) + padded(c, s, w) : 0);
+  into.hinders = inTrousers(c, s, w) + (works ? inMitts(c, s, w) + padded(c, s, w) : 0);
   into.scant = scantly(c, s, w, ramp(falls, RAIN_MM_H));
   into.earC = ears ? bareSkinC(c.airC, c.relativeWind, EAR_TISSUE) : Infinity;
   const snows = c.precipitation.includes('snow');

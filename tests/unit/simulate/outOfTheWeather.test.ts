@@ -240,6 +240,18 @@ test('mitts hinder whoever brakes and shifts, the less the harder the frost, and
   for (const sport of ['run', 'classic ski', 'stand'] as const) expect(hinders(-4, sport, 'fleece-mitts')).toBe(0);
 });
 
+test('mitts hinder whoever works in mild air, in full from 12 °C on and not up to 6; gloves do not, nor mitts where one stands', () => {
+  const hinders = (airC: number, sport: Conditions['sport'], ...ids: string[]) => head(ids, { sport, airC }).hinders;
+  for (const sport of ['run', 'hike', 'classic ski'] as const) {
+    expect([hinders(6, sport, 'shell-mitts'), hinders(20, sport, 'shell-mitts')]).toEqual([0, 0.2]);
+    expect(hinders(6.1, sport, 'liner-gloves', 'shell-mitts')).toBeGreaterThan(0);
+    expect(hinders(12, sport, 'fleece-mitts')).toBeCloseTo(0.2, 9);
+    expect(hinders(11.9, sport, 'fleece-mitts')).toBeLessThan(0.2);
+    expect(hinders(12, sport, 'wind-gloves')).toBe(0);
+  }
+  expect(hinders(12, 'stand', 'shell-mitts')).toBe(0);
+});
+
 test('bare arms bother in the cold, in full from −4 °C on and not from 8; a tee leaves two thirds of them bare', () => {
   const scant = (id: string, airC: number, open = {}) =>
     head([id, 'thin-tights', 'wool-socks', 'winter-boots'], { airC }, open).scant;
