@@ -14,6 +14,7 @@ import { judge } from '@/core/judge/judgement';
 import { besideOf } from '@/core/questions/beside';
 import { aDoorDay, atTheDoor, HALLWAY } from '#tests/support/door';
 import { AVERAGE_PERSON } from '@/core/body/person';
+import { garmentsOf } from '#tests/support/outings';
 
 const rungs = ladderRungs({ person: AVERAGE_PERSON, closet: HALLWAY, sport: 'run', shelter: 'open' });
 const at = (day: Parameters<typeof aDoorDay>[0] = {}, wishes = PLAIN_WISHES) =>
@@ -199,6 +200,34 @@ test('no change leaves the legs bare, the feet unshod or the skin of the torso w
   }
   for (const c of wearingChanges(q, q.timeline, plan))
     expect(c.edit(plan).cues.every((cue) => operations(cue.actions) <= 3)).toBe(true);
+});
+
+test('shorts come in the place of the one thing on the legs, and the other way about; over two things there they change nothing', () => {
+  const closet = garmentsOf(
+    'thin-merino-base',
+    'briefs',
+    'thin-tights',
+    'wind-trousers',
+    'running-shorts',
+    'thin-socks',
+  );
+  const q = { closet: [...closet, ...garmentsOf('running-shoes')], sport: 'run' as const };
+  const plan = (...legs: string[]) => ({
+    ...{ worn: ['thin-merino-base', 'briefs', ...legs, 'thin-socks', 'running-shoes'], carried: [] },
+    ...{ openings: {}, cues: [] },
+  });
+  const legsAfter = (from: ReturnType<typeof plan>) =>
+    kitChanges(q, from).map((c) =>
+      c
+        .edit(from)
+        .worn.filter((id) => ['thin-tights', 'wind-trousers', 'running-shorts'].includes(id))
+        .join(' '),
+    );
+  expect(legsAfter(plan('thin-tights'))).toContain('running-shorts');
+  expect(legsAfter(plan('running-shorts'))).toEqual(expect.arrayContaining(['thin-tights', 'wind-trousers']));
+  const both = legsAfter(plan('thin-tights', 'wind-trousers'));
+  expect(both).toContain('thin-tights');
+  expect(both.filter((legs) => legs.includes('running-shorts'))).toEqual([]);
 });
 
 test('the own rule about the mouth asks for the coldest air outdoors, and for something owned to do it with', () => {
