@@ -43,6 +43,15 @@ const AT_ONCE = 4;
  * @param how `as kept`: what was worked out once stands, also where athlete or closet changed since: a page that waits for nothing
  */
 export async function readBook(athlete: Athlete, how: 'fresh' | 'as kept' = 'fresh'): Promise<BookEntry[]> {
+  reading++;
+  try {
+    return await readDays(athlete, how);
+  } finally {
+    if (--reading === 0) workedOutNow.clear();
+  }
+}
+
+async function readDays(athlete: Athlete, how: 'fresh' | 'as kept'): Promise<BookEntry[]> {
   const rows = await sql()<Row[]>`
     select o.id, o.name, o.start_local::text as start, o.left_out, l.lesson, b.mark as kept_mark, b.day, w.felt as word,
       concat_ws(' ', ${build ?? 'none'}::text, o.version, a.version, p.id, p.version, t.mark, w.felt, c.mark) as mark
@@ -88,15 +97,21 @@ export async function readBook(athlete: Athlete, how: 'fresh' | 'as kept' = 'fre
   );
 }
 
-/** Days being worked out now, by outing and mark: who asks for the same meanwhile waits for it instead of doing it too. */
-const underWay = new Map<string, Promise<BookDay | null>>();
+/**
+ * Days that were worked out while somebody reads, by outing and mark: who asks for the same meanwhile waits for it, or has it, instead of doing it too. What was asked before a
+ * day was kept does not know that it is; so they stand until nobody reads any more.
+ */
+const workedOutNow = new Map<string, Promise<BookDay | null>>();
+let reading = 0;
 
 function workedOut(athlete: Athlete, row: Row, closets: Closets): Promise<BookDay | null> {
   const name = `${row.id} ${row.mark}`;
-  const known = underWay.get(name);
+  const known = workedOutNow.get(name);
   if (known) return known;
-  const day = workOut(athlete, row, closets).finally(() => underWay.delete(name));
-  underWay.set(name, day);
+  const day = workOut(athlete, row, closets);
+  workedOutNow.set(name, day);
+  // Whoever asks again after it went wrong has it tried again.
+  day.catch(() => workedOutNow.delete(name));
   return day;
 }
 
