@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { clothedAs, CLOTHED_ZONES, type ClothedZone, type Zone } from '@/core/body/zones';
+import { clothedAs, CLOTHED_ZONES, ZONE_TABLE, type ClothedZone, type Zone } from '@/core/body/zones';
 import { PURPOSES, type Purpose } from '@/core/effort/sports';
 import { booleanField, field, fieldsOf, numberField, rangesOf, withinRanges, wordField } from '@/core/quantity/field';
 import { OutOfRange, within } from '@/core/quantity/range';
@@ -276,6 +276,10 @@ export const panelOver = (g: Garment, zone: Zone): Panel | undefined => g.panels
 export function fabricResistance(g: Pick<Garment, 'thicknessMm' | 'fibre'>): number {
   return g.thicknessMm / 1000 / FIBRES[g.fibre].conductivity;
 }
+
+/** The same over all that it covers of the reference person, m⁴K/W: a jacket is warmer than a vest of the same cloth. */
+export const warmthOverBody = (g: Garment): number =>
+  fabricResistance(g) * ZONE_TABLE.reduce((sum, row) => sum + row.areaM2 * (panelOver(g, row.zone)?.coverage ?? 0), 0);
 
 /** Water it holds over the worn area when wrung wet, g. */
 export function wetCapacityG(g: Garment): number {

@@ -1,4 +1,4 @@
-import { fabricResistance, type Garment, type Group } from '@/core/clothing/garment';
+import { warmthOverBody, type Garment, type Group } from '@/core/clothing/garment';
 import { staysPossible } from '@/core/kit/followable';
 import type { Plan } from '@/core/kit/plan';
 import { byText } from '@/core/quantity/exact';
@@ -45,11 +45,11 @@ function neighbours(
       suitsSport(o, sport) &&
       possible(plan, swapGarment(plan, g.id, o)),
   );
-  const warmth = fabricResistance(g);
+  const warmth = warmthOverBody(g);
   return {
-    warmer: kind.filter((o) => fabricResistance(o) > warmth).sort(byWarmth)[0],
+    warmer: kind.filter((o) => warmthOverBody(o) > warmth).sort(byWarmth)[0],
     cooler: kind
-      .filter((o) => fabricResistance(o) <= warmth)
+      .filter((o) => warmthOverBody(o) <= warmth)
       .sort(byWarmth)
       .at(-1),
   };
@@ -78,4 +78,4 @@ export function whyThis(r: Question): Why[] {
   });
 }
 
-const byWarmth = (a: Garment, b: Garment): number => fabricResistance(a) - fabricResistance(b) || byText(a.id, b.id);
+const byWarmth = (a: Garment, b: Garment): number => warmthOverBody(a) - warmthOverBody(b) || byText(a.id, b.id);

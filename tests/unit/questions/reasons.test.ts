@@ -1,5 +1,6 @@
 import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
+import { warmthOverBody } from '@/core/clothing/garment';
 import { timelineOf, type Outing } from '@/core/outing/outing';
 import { advise } from '@/core/questions/advise';
 import { bestStart, isBetter, type BestStart } from '@/core/questions/bestStart';
@@ -58,6 +59,15 @@ test('each piece is held against the next warmer and the next cooler of its kind
   expect(base.cooler?.garment).toBe('thin-synthetic-base');
   expect(base.warmer!.moves.from).not.toBe(base.warmer!.moves.to);
   expect(why.find((w) => w.garment === 'standby-puffy')).toMatchObject({ warmer: null, cooler: null });
+});
+
+test('warmer and cooler count what a piece covers: a jacket is the warmer neighbour of a vest that is as thick', () => {
+  const [vest, jacket] = garmentsOf('active-vest', 'active-jacket');
+  expect(warmthOverBody(jacket)).toBeGreaterThan(warmthOverBody(vest));
+  expect(warmthOverBody({ ...vest, thicknessMm: 2 * vest.thicknessMm })).toBeCloseTo(2 * warmthOverBody(vest), 12);
+  const plan = { ...PLAN, worn: [...PLAN.worn, vest.id] };
+  const why = whyThis({ ...REQUEST, weights: undefined, closet: [...SKI_CLOSET, vest, jacket], plan });
+  expect(why.find((w) => w.garment === vest.id)).toMatchObject({ warmer: { garment: jacket.id }, cooler: null });
 });
 
 test('a piece that could not be worn in its place is no neighbour: mesh under trousers that come off in a hut', () => {
