@@ -54,9 +54,10 @@ export const WORN = [TORSO, HANDS, HEAD, LEGS, FEET] as const;
 export const ALL = [...WORN, GOING] as const;
 /** A first dressing of a kit, and a fresh one while cues are placed. */
 const FIRST_BEAM = { width: 1, passes: 1, free: WORN } as const;
-/** What is shown at once: torso alone, with the jacket at stops, in steps so long, s, that code which has never run is slow for little. */
-const AT_ONCE_S = 300;
+/** What is shown at once: torso alone, with the jacket at stops. */
 const AT_ONCE_BEAM = { width: 1, passes: 1, free: [TORSO] } as const;
+/** Step of that, s: so long that there are few of them, since code that has never run is slow. */
+const AT_ONCE_S = 300;
 const FRESH_BEAM = { width: 3, passes: 2, free: WORN } as const;
 
 /** What a descent ended with, by names alone: so it can be handed to a search in another worker. */

@@ -64,9 +64,11 @@ function fittedTo(descent: Descent, found: Found, adapts: NonNullable<Finishing[
   const finishing = finishingOf(descent);
   const here = adapted(found, descent.candidates, { ...finishing, adapts });
   const cost = costOf(here.plan, finishing);
-  const ownsMany = descent.request.closet.length > FEW;
-  return { ...here, cost, phases: descent.course.work.phases, dear: cost >= DEAR && ownsMany };
+  return { ...here, cost, phases: descent.course.work.phases, dear: cost >= DEAR && ownsMany(descent.request) };
 }
+
+/** Whether there are pieces enough for starts to end apart. */
+const ownsMany = ({ closet }: PlanRequest): boolean => closet.length > FEW;
 
 const costOf = (plan: Plan, f: Finishing): number => ranIn(f, plan).total;
 
@@ -103,13 +105,8 @@ export class Search {
     return this.progress(this.done, says, first);
   };
 
-  /** Whether there are pieces enough for starts to end apart. */
-  private get ownsMany(): boolean {
-    return this.request.closet.length > FEW;
-  }
-
   private get mayLookTwice(): boolean {
-    return this.dear && this.ownsMany;
+    return this.dear && ownsMany(this.request);
   }
 
   /** Whether nobody has stopped it. */
@@ -143,7 +140,7 @@ export class Search {
     return (this.sent = this.look.better() ? this.look.soFar : null);
   }
 
-  /** More is tried on a plan that stays dear. @returns whether it led to another one */
+  /** More is tried on a plan that stays dear. @returns whether it led to another one than was to be fitted beside */
   further(): boolean {
     this.found = this.look.further();
     this.dear = this.look.cost >= DEAR;

@@ -178,7 +178,7 @@ const DOWN: readonly (readonly (readonly [to: number, share: number])[])[] = (()
  * it never enters the books. On a warmer surface it melts there, with the surface's heat, and wets like rain. Each layer
  * keeps off its water resistance, less so where it is pressed, and nothing where it leaves bare or stands open; what the
  * outermost keeps off, or bare skin cannot hold, runs down. What a layer takes comes to it over the whole step,
- * with its vapour, and the heat it costs is owed over the next: at once, a thin layer would dry the slower, and melt the less, the longer the step.
+ * with its vapour, and the heat it costs is owed over the next: at once, a thin layer would dry the slower, and melt the more, the longer the step.
  */
 export function takeFall(m: Float64Array, z: number, at: GarmentPlaces): void {
   const n = m[LAYERS + z] & INDEX;

@@ -118,6 +118,10 @@ test('in more wind a metre a second more is gone through in long steps, and beyo
   const windy = { relativeWind: 8 };
   expect(first({ relativeWind: 8.9 }, windy)).toBeGreaterThanOrEqual(40);
   expect(first({ relativeWind: 9.1 }, windy)).toBe(7.5);
+  // In still air what stirs in any case counts with it.
+  const still = { relativeWind: 0.1 };
+  expect(first({ relativeWind: 0.15 }, still)).toBeGreaterThanOrEqual(40);
+  expect(first({ relativeWind: 0.17 }, still)).toBe(7.5);
 });
 
 test('rain on bare skin is warmed from the air’s temperature to the skin’s, and what does not stay takes nothing along', () => {

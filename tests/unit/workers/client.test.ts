@@ -182,9 +182,8 @@ test('where there is a second core, another worker makes half of a plan once it 
   expect(NearWorker.all).toHaveLength(2);
 });
 
-const FOUND = { plan: { worn: [], carried: [], openings: {}, cues: [] }, curve: [], others: [] };
-
-test('what is fitted beside comes before the look at the day itself, which follows unasked where that is dear, once', async () => {
+/** A plan under way whose other half is made, and what was found so far being fitted to the day beside it. */
+const fittingBeside = async () => {
   await onCores(2);
   const asked = plan();
   const { whole, half, descended } = await bothHalves();
@@ -192,6 +191,12 @@ test('what is fitted beside comes before the look at the day itself, which follo
   await descended;
   const fitted = whole.beside!.fitted(FOUND);
   await until(() => half.questions.length === 2);
+  return { asked, whole, half, fitted };
+};
+const FOUND = { plan: { worn: [], carried: [], openings: {}, cues: [] }, curve: [], others: [] };
+
+test('what is fitted beside comes before the look at the day itself, which follows unasked where that is dear, once', async () => {
+  const { asked, whole, half, fitted } = await fittingBeside();
   const alone = whole.beside!.alone();
   // It waits for the same worker, and starts no third one.
   await new Promise((r) => setTimeout(r, 20));
@@ -211,13 +216,7 @@ test.each([
   [true, 3],
   [false, 2],
 ])('what is fitted beside and is dear or not (%s) asks for the day itself', async (dear, questions) => {
-  await onCores(2);
-  const asked = plan();
-  const { whole, half, descended } = await bothHalves();
-  half.questions[0]('the other half');
-  await descended;
-  const fitted = whole.beside!.fitted(FOUND);
-  await until(() => half.questions.length === 2);
+  const { asked, whole, half, fitted } = await fittingBeside();
   half.questions[1]({ ...FOUND, dear });
   await fitted;
   await new Promise((r) => setTimeout(r, 20));
