@@ -52,6 +52,7 @@ export const calm = (over: Partial<Metrics> = {}): Metrics => ({
   torsoWet: none(),
   waterG: none(),
   legWaterG: none(),
+  feetWaterG: none(),
   frostG: none(),
   baseShare: none(),
   ...over,

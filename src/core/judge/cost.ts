@@ -104,9 +104,13 @@ const HOT_HANDS = 0.25;
 /** Each kilogram worn costs this an hour for each share of the maximum beyond easy going: races are run light. */
 const RACE_KG = 1.2;
 const RACE_EFFORT = 0.5;
-/** The jacket for stops gets damp and is not there when it is needed: points an hour at work, between these heat productions, W/m². */
+/**
+ * The jacket for stops gets damp and is not there when it is needed: points an hour at work, between these heat productions, W/m², and efforts, share of
+ * the maximum: who has just come to a stop still sweats, and that is what it is for (engineering values).
+ */
 const KEEP_DRY = 0.5;
 const WORK_WM2 = [130, 260] as const;
+const GOES = [0.15, 0.25] as const;
 
 /**
  * Each layer of the torso beyond the third binds at work, points an hour: multi-layered clothing costs about 4 % more a layer than its
@@ -163,7 +167,7 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
   c.wetSkin +=
     (below(-m.torsoWet, -LIMIT.wetFelt, 0.35) + SOAKED_FEET * below(-m.feetWet, -FEET_WET, 1 - FEET_WET)) * hours;
   // A little damp is nothing, a lot chills and never dries: squared.
-  c.wetLayers += squared(chillingWater(m.waterG, m.legWaterG, m.effort) / WATER_POINT_G) * hours;
+  c.wetLayers += squared(chillingWater(m) / WATER_POINT_G) * hours;
   c.extremities +=
     (digit(m.fingersC, person.handsK ?? 0, settle) +
       0.8 * digit(m.toesC, person.feetK ?? 0, settle) +
@@ -176,8 +180,9 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
       (m.fog > 1 ? FOGGED : 0)) *
     hours;
   c.wetSkin += (RAINED_ON * m.rained + SCANT * m.scant) * hours;
-  const working = ramp(m.heatWm2, WORK_WM2);
-  const binds = m.effort > STANDS ? BINDS * Math.max(0, m.layers - FREE_LAYERS) : 0;
+  const goes = ramp(m.effort, GOES);
+  const working = ramp(m.heatWm2, WORK_WM2) * goes;
+  const binds = BINDS * Math.max(0, m.layers - FREE_LAYERS) * goes;
   c.burden +=
     (RACE_KG * m.wornKg * Math.max(0, m.effort - RACE_EFFORT) +
       KEEP_DRY * m.warmOn * working +

@@ -71,7 +71,7 @@ export function noteMoment(w: Float64Array, m: Moment, warmth: number, debtWhM2:
   w[EXTREME.heatDebtWhM2] = Math.max(w[EXTREME.heatDebtWhM2], debtWhM2);
   w[EXTREME.feltC] = Math.min(w[EXTREME.feltC], m.feelsC);
   w[EXTREME.feltBareC] = Math.min(w[EXTREME.feltBareC], m.feelsBareC);
-  w[EXTREME.waterG] = Math.max(w[EXTREME.waterG], chillingWater(m.waterG, m.legWaterG, m.effort));
+  w[EXTREME.waterG] = Math.max(w[EXTREME.waterG], chillingWater(m));
   if (m.timeS >= SETTLE_S)
     w[EXTREME.hotMinutes] += hours * 60 * shareAbove(w[EXTREME.sensation], m.sensation, WEAK.feltHot);
   const shivers = shareAbove(w[EXTREME.shiverW], m.shiverW, SHIVERS_W);

@@ -78,9 +78,10 @@ export interface Metrics {
   hotCoreC: Float64Array;
   torsoSkin: Float64Array;
   torsoWet: Float64Array;
-  /** water in worn garments, and of it what is on legs and feet, g */
+  /** water in worn garments, of it what is on legs and feet, and of that what is on the feet, g */
   waterG: Float64Array;
   legWaterG: Float64Array;
+  feetWaterG: Float64Array;
   frostG: Float64Array;
   baseShare: Float64Array;
   /** of what is worn: mass, kg, and whether the jacket for stops is among it; effort, share of the maximum */
@@ -94,6 +95,7 @@ export interface Metrics {
 
 const CHEST = zoneIndex('chest');
 const FINGERS = zoneIndex('fingers');
+const FEET = zoneIndex('feet');
 const TOES = zoneIndex('toes');
 const FACE = zoneIndex('face');
 const SCALP = zoneIndex('scalp');
@@ -163,6 +165,7 @@ export function measure(run: RunToMeasure): Metrics {
     torsoWet: new Float64Array(rows),
     waterG: new Float64Array(rows),
     legWaterG: new Float64Array(rows),
+    feetWaterG: new Float64Array(rows),
     frostG: new Float64Array(rows),
     baseShare: new Float64Array(rows),
     wornKg: new Float64Array(rows),
@@ -241,7 +244,7 @@ function readBreath(m: Metrics, { series, arrays: w }: RunToMeasure, r: number):
 function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasure, r: number): void {
   const t = series.timeS[r];
   const bothers = bothersIn(w, stretchAt(timeline, t - series.stepS / 2).sport);
-  let [water, legs, frost, shells] = [0, 0, 0, 0];
+  let [water, legs, feet, frost, shells] = [0, 0, 0, 0, 0];
   let base = -1;
   for (let i = 0; i < w.count; i++) {
     const g = w.inOrder[i];
@@ -258,6 +261,7 @@ function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasu
       const here = beyondDry(series.waterGm2[at], w.sorb[j]) * area[z];
       water += here;
       legs += here * w.onLegs[j];
+      if (z === FEET || z === TOES) feet += here;
       frost += series.frostGm2[at] * area[z];
     }
     if (base < 0 && w.cover[g * ZONE_COUNT + CHEST] > COVERS_CHEST) base = g;
@@ -266,20 +270,18 @@ function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasu
   if (shells > 1) m.layersOn[r] += shells - 1;
   m.waterG[r] = water;
   m.legWaterG[r] = legs;
+  m.feetWaterG[r] = feet;
   m.frostG[r] = frost;
   if (frost > m.frostPeakG) m.frostPeakG = frost;
   raise(m.waterPeak, water, t);
   raise(m.legWaterPeak, legs, t);
-  raise(m.chillingWater, chillingWater(water, legs, m.effort[r]), t);
-  if (base >= 0) {
-    let share = 0;
-    for (const [z, weight] of BASE_READ) {
-      const j = base * ZONE_COUNT + z;
-      share += weight * wetShare(series.waterGm2[(r * w.count + base) * ZONE_COUNT + z], w.sorb[j], w.liquid[j]);
-    }
-    m.baseShare[r] = share;
-    raise(m.basePeak, share, t);
-  } else raise(m.basePeak, 0, t);
+  raise(m.chillingWater, chillingWater({ waterG: water, legWaterG: legs, feetWaterG: feet, effort: m.effort[r] }), t);
+  for (const [z, weight] of base >= 0 ? BASE_READ : []) {
+    const j = base * ZONE_COUNT + z;
+    const held = series.waterGm2[(r * w.count + base) * ZONE_COUNT + z];
+    m.baseShare[r] += weight * wetShare(held, w.sorb[j], w.liquid[j]);
+  }
+  raise(m.basePeak, m.baseShare[r], t);
 }
 
 function readStops(m: Metrics, { series, timeline, person }: RunToMeasure, bodyArea: number): void {
@@ -287,10 +289,8 @@ function readStops(m: Metrics, { series, timeline, person }: RunToMeasure, bodyA
   timeline.legs.forEach((leg, i) => {
     if (!isStop(leg)) return;
     const from = Math.floor(timeline.legStartS[i] / series.stepS);
-    const to = Math.min(
-      series.rows - 1,
-      Math.floor(Math.min(timeline.legStartS[i + 1], timeline.legStartS[i] + CHILL_S) / series.stepS),
-    );
+    const until = Math.min(timeline.legStartS[i + 1], timeline.legStartS[i] + CHILL_S);
+    const to = Math.min(series.rows - 1, Math.floor(until / series.stepS));
     const here = { value: 0, atS: 0 };
     for (let r = from; r <= to; r++) raise(here, stopLoss(body(from), body(r), person), series.timeS[r]);
     raise(m.stopLoss, here.value, here.atS);

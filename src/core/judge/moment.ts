@@ -25,9 +25,10 @@ export interface Moment {
   scalpC: number;
   /** the coldest of arms and legs */
   limbsC: number;
-  /** water in worn garments, and of it what is on legs and feet, g */
+  /** water in worn garments, of it what is on legs and feet, and of that what is on the feet, g */
   waterG: number;
   legWaterG: number;
+  feetWaterG: number;
   /** what the air feels like, and what it feels like to a bare face (Infinity where none is bare), °C */
   feelsC: number;
   feelsBareC: number;
@@ -71,6 +72,7 @@ export const noMoment = (): Moment => ({
   limbsC: 0,
   waterG: 0,
   legWaterG: 0,
+  feetWaterG: 0,
   feelsC: 0,
   feelsBareC: Infinity,
   earC: Infinity,
@@ -130,6 +132,7 @@ export function momentOfRow(series: Series, m: Metrics, row: number, into: Momen
   into.shiverW = series.shiverW[row];
   into.waterG = m.waterG[row];
   into.legWaterG = m.legWaterG[row];
+  into.feetWaterG = m.feetWaterG[row];
   into.feelsC = series.feelsC[row];
   into.earC = series.earC[row];
   into.eyes = series.eyes[row];
@@ -175,6 +178,7 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   readSkin(into, s.skin, 0, sim.bareFace);
   let water = 0;
   let legs = 0;
+  let feet = 0;
   let worn = 0;
   let shells = 0;
   into.warmOn = into.layers = into.coats = 0;
@@ -193,11 +197,13 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
       const here = beyondDry(s.water[j], w.sorb[j]) * area[z];
       water += here;
       legs += here * w.onLegs[j];
+      if (z === FEET || z === TOES) feet += here;
     }
   }
   if (shells > 1) into.layers += shells - 1;
   into.waterG = water;
   into.legWaterG = legs;
+  into.feetWaterG = feet;
   into.wornKg = worn;
   return into;
 }

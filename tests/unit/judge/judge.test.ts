@@ -67,6 +67,7 @@ const moment = (over: Partial<Moment>): Moment => ({
   scalpC: 30,
   waterG: 0,
   legWaterG: 0,
+  feetWaterG: 0,
   feelsC: -5,
   feelsBareC: -5,
   earC: Infinity,
@@ -100,10 +101,22 @@ test('comfort costs nothing; safety is priced beyond any comfort; the first minu
   expect(cost({ waterG: 300 })).toBeGreaterThan(cost({ waterG: 50 }));
 });
 
+test('the jacket for stops is to be kept dry at work: at a stop that is what it is for, however hot one comes to it', () => {
+  const on = (heatWm2: number, effort: number) =>
+    cost({ warmOn: 1, wornKg: 0, sensation: 0, torsoC: 34, heatWm2, effort });
+  expect([on(260, 0.25), on(400, 0.9), on(195, 0.3)]).toEqual([0.5, 0.5, 0.25]);
+  expect([on(130, 0.3), on(300, 0.15)]).toEqual([0, 0]);
+  expect(on(132, 0.3)).toBeWithin(0.001, 0.02);
+  expect(on(300, 0.16)).toBeWithin(0.01, 0.1);
+  expect(on(258, 0.3)).toBeLessThan(0.5);
+  expect(on(300, 0.24)).toBeLessThan(0.5);
+});
+
 test('a fourth layer of the torso binds at work, not at rest; a coat under a roof is a nuisance; rain wets hair and chest each', () => {
   expect(cost({ layers: 4 })).toBeCloseTo(0.15, 9);
   expect(cost({ layers: 6 })).toBeCloseTo(0.45, 9);
-  expect(cost({ layers: 6, effort: 0.18 })).toBe(0);
+  expect([cost({ layers: 6, effort: 0.15 }), cost({ layers: 6, effort: 0.25 })]).toEqual([0, expect.closeTo(0.45, 9)]);
+  expect(cost({ layers: 6, effort: 0.16 })).toBeWithin(0.001, 0.1);
   expect(cost({ coats: 2 })).toBeCloseTo(2.4, 9);
   // Feet that are wet all over cost what is said, half of it nothing.
   expect(cost({ feetWet: 0.5 })).toBe(0);
@@ -115,7 +128,8 @@ test('a fourth layer of the torso binds at work, not at rest; a coat under a roo
 });
 
 test('water on legs that work counts less the harder they work, in full where one stands; water of the torso always', () => {
-  const at = (waterG: number, legWaterG: number, effort: number) => chillingWater(waterG, legWaterG, effort);
+  const at = (waterG: number, legWaterG: number, effort: number, feetWaterG = 0) =>
+    chillingWater({ waterG, legWaterG, feetWaterG, effort });
   expect([at(150, 150, 0.1), at(150, 150, 0.35), at(150, 0, 0.1), at(150, 0, 0.9)]).toEqual([150, 150, 150, 150]);
   expect(at(150, 150, 0.36)).toBeLessThan(150);
   expect([at(150, 150, 0.5), at(150, 150, 0.9)]).toEqual([37.5, 37.5]);
@@ -124,6 +138,11 @@ test('water on legs that work counts less the harder they work, in full where on
   expect(at(280, 200, 0.2)).toBeCloseTo(280, 9);
   expect(at(280, 200, 0.6)).toBeCloseTo(Math.hypot(80, 50), 9);
   expect([at(-5, -9, 0.2), at(-5, 10, 0.2)]).toEqual([0, 10]);
+  // What the feet hold chills the feet, at a stop and at work: a quarter of it counts.
+  expect([at(200, 200, 0.1, 200), at(200, 200, 0.9, 200)]).toEqual([50, 50]);
+  expect(at(280, 200, 0.2, 100)).toBeCloseTo(80 + 100 + 25, 9);
+  expect(at(280, 200, 0.6, 100)).toBeCloseTo(Math.hypot(80, 25 + 25), 9);
+  expect([at(200, 100, 0.1, 150), at(200, 100, 0.1, -5)]).toEqual([125, 200]);
 });
 
 test('what chills is priced, and is what nears a weak point', () => {

@@ -43,9 +43,11 @@ test('water on legs and feet is told apart from the rest, in a finished run and 
   };
   for (const m of both('synthetic-tee', 'storm-shell', 'briefs', 'thin-tights', 'wool-socks', 'running-shoes')) {
     expect(m.legWaterG).toBeWithin(40, m.waterG);
+    expect(m.feetWaterG).toBeWithin(20, m.legWaterG - 20);
   }
   for (const m of both('cotton-tee', 'briefs', 'wool-socks', 'storm-trousers', 'winter-boots'))
     expect(m.legWaterG).toBeLessThan(0.5 * m.waterG);
+  for (const m of both('synthetic-tee', 'briefs', 'thin-tights')) expect(m.feetWaterG).toBe(0);
 });
 
 test('what trousers hold about the hips is on the legs, what a shirt holds there is not', () => {

@@ -462,7 +462,7 @@ test('a jacket for a short halt that is worth less than a cue to remember stays 
   const halting = (minutes: number) => {
     const going = { sport: 'hike', effort: { by: 'metabolic', value: 560 } } as const;
     const halt = aLeg({ sport: 'stand', minutes, effort: { by: 'usual' } });
-    return dayOf([aLeg({ ...going, minutes: 40 }), halt, aLeg({ ...going, minutes: 30 })], -6, 2);
+    return dayOf([aLeg({ ...going, minutes: 40 }), halt, aLeg({ ...going, minutes: 30 })], -7, 2);
   };
   const settled = (minutes: number) => {
     const timeline = halting(minutes);
@@ -482,8 +482,8 @@ test('a jacket for a short halt that is worth less than a cue to remember stays 
     const left = settle(plan, hikingIn(closet, timeline), 'cues');
     return { spares: weak(without) - weak(plan), goesOn: left.cues.some((c) => c.atS === 2400) };
   };
-  expect(settled(5.6)).toEqual({ spares: 1, goesOn: true });
-  expect(settled(4)).toEqual({ spares: 0, goesOn: false });
+  expect(settled(4)).toEqual({ spares: 1, goesOn: true });
+  expect(settled(3.5)).toEqual({ spares: 0, goesOn: false });
 });
 
 test('gloves that come off in a hut are worth less than a cue to remember, and stay in the plan: nobody has to remember that', () => {
