@@ -4,7 +4,7 @@ import { clamp, OutOfRange } from '@/core/quantity/range';
 import { LATENT_VAPOUR } from '@/core/quantity/units';
 import { FIBRES, saturationRegain, wetConductance } from './fibres';
 import { checkGarment, MAX_OPENINGS, type Garment } from './garment';
-import { isCoat, isHelmet, isLayer, isOutdoorWear, isStandby } from './purpose';
+import { bothersIndoors, isCoat, isHelmet, isLayer, isStandby } from './purpose';
 
 /**
  * The garments of one run, turned into flat arrays for the integrator: index `g * ZONE_COUNT + zone`.
@@ -98,7 +98,7 @@ const FULL_SHOE = 0.3;
 const shoeRoom = (tightness: number): number =>
   SHOE_ROOM * clamp((FULL_SHOE - tightness) / (FULL_SHOE - LOOSE_SHOE), 0, 1);
 
-/** What gloves, helmets, and what is before face and eyes, bother under a roof, beside a coat: a share; and helmets in camp (engineering values). */
+/** What gloves, hats, helmets, and what is before face and eyes, bother under a roof, beside a coat: a share; and helmets in camp (engineering values). */
 const SMALL_INDOORS = 0.2;
 const HELMET_IN_CAMP = 0.5;
 /** Skin of a zone of the table's person, m², over which an opening's area and a heater's heat are spread. */
@@ -226,7 +226,7 @@ function newColumns(g: Garment): Columns {
       standby: isStandby(g) ? 1 : 0,
       torso: g.group === 'torso' ? 1 : 0,
       shell: g.group === 'torso' && (g.role === 'shell' || g.role === 'storm') ? 1 : 0,
-      coat: isCoat(g) ? 1 : isOutdoorWear(g) ? SMALL_INDOORS : 0,
+      coat: isCoat(g) ? 1 : bothersIndoors(g) ? SMALL_INDOORS : 0,
       camp: isHelmet(g) ? HELMET_IN_CAMP : 0,
       mouth: g.mouthCover,
       openingCount: g.openings.length,

@@ -29,9 +29,14 @@ export const isHelmet = (g: Pick<Garment, 'group' | 'role'>): boolean => g.group
 export const isOutdoorWear = (g: Garment): boolean =>
   isCoat(g) || g.group === 'face' || g.group === 'eyes' || isHelmet(g) || (g.group === 'hands' && g.role !== 'heater');
 
+/** What bothers who leaves it on under a roof: all that, and what is on the head. */
+export const bothersIndoors = (g: Garment): boolean => isOutdoorWear(g) || g.group === 'head';
+
 const SMALL: ReadonlySet<Garment['group']> = new Set(['eyes', 'face', 'head', 'hands']);
-/** Small things for eyes, face, head and hands, which stay at home where they are of no use; a helmet is none. */
-export const isSmall = (g: Garment): boolean => SMALL.has(g.group) && !isHelmet(g);
+const SMALL_FOR_FEET: ReadonlySet<Garment['role']> = new Set(['shell', 'heater']);
+/** Small things for eyes, face, head and hands, gaiters and warmers, which stay at home where they are of no use; a helmet is none. */
+export const isSmall = (g: Garment): boolean =>
+  (SMALL.has(g.group) && !isHelmet(g)) || (g.group === 'feet' && SMALL_FOR_FEET.has(g.role));
 
 const OF_ANKLES: ReadonlySet<Garment['role']> = new Set(['footwear', 'shell', 'over']);
 /** What closes the ankle against snow: boots, gaiters and overboots. */

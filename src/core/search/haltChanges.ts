@@ -2,7 +2,7 @@ import {
   isHelmet,
   isLegBase,
   isOuterLayer,
-  isOutdoorWear,
+  bothersIndoors,
   isOverTrousers,
   isStandby,
   isUnderwear,
@@ -90,7 +90,7 @@ export function* atHalts(
       }
     }
     if (isIndoors(sport)) {
-      for (const g of along.filter((o) => isOutdoorWear(o) && worn.has(o.id))) {
+      for (const g of along.filter((o) => bothersIndoors(o) && worn.has(o.id))) {
         if (!leavesLegsBare(g, along, worn)) yield change(g, 'off under the roof', off(g));
         if (g.group !== 'legs' || (legs && !isUnderwear(legs))) continue;
         for (const o of inRoom) {

@@ -12,8 +12,8 @@ import { mayFollow } from './mayFollow';
 
 /** What all those cues together may be worth that are left out as not worth remembering, points: six minutes of annoyance. */
 const CUE_WORTH = 0.1;
-/** A small thing that saves less than this is not worth finding in the morning, points. */
-export const USELESS = 0.005;
+/** A small thing that saves less than this is not worth finding in the morning, points: a minute of annoyance. */
+export const USELESS = 0.02;
 
 /**
  * Among plans that nobody could tell apart, the one nearest to one order: fewer cues, fewer pieces, and of each kind the first in the order of a
@@ -54,7 +54,8 @@ export function settle(polished: Plan, f: Finishing, what: 'cues and pieces' | '
     const like = order.filter(
       (o) =>
         o.group === g.group &&
-        (o.role === g.role || (isSmall(g) && o.role !== 'over' && g.role !== 'over' && o.role !== 'heater')) &&
+        (o.role === g.role ||
+          (isSmall(g) && g.group !== 'feet' && o.role !== 'over' && g.role !== 'over' && o.role !== 'heater')) &&
         (g.group !== 'hands' || (g.role === 'liner') === (o.role === 'liner')) &&
         !isAlong(plan, o.id) &&
         suitsSport(o, sport) &&

@@ -4,6 +4,7 @@ import {
   coversUnderwear,
   isCoat,
   isOutdoorWear,
+  isSmall,
   isUnderwear,
   leavesLegsBare,
   withoutCotton,
@@ -56,18 +57,28 @@ test('coats are shells and jackets of the torso, what has fill, and what goes ov
     expect(coats).toContain(id);
   for (const id of ['grid-fleece', 'mesh-base', 'wind-trousers', 'warm-hat', 'shell-mitts'])
     expect(coats).not.toContain(id);
-  // Whoever comes in takes these off too; hats, warmers and trousers stay.
+  // Whoever comes in takes these off too; warmers and trousers stay, and hats may.
   const off = idsWhere(isOutdoorWear);
   for (const id of [...coats, 'shell-mitts', 'liner-gloves', 'goggles', 'nose-strip', 'ski-helmet'])
     expect(off).toContain(id);
   for (const id of ['grid-fleece', 'wind-trousers', 'warm-hat', 'hand-warmers']) expect(off).not.toContain(id);
-  // A coat bothers in full there, what is small a fifth of that, the rest not.
-  const arrays = garmentArrays(garmentsOf('storm-shell', 'liner-gloves', 'goggles', 'ski-helmet', 'warm-hat'));
+  // A coat bothers in full there, what is small, hats too, a fifth of that, the rest not.
+  const arrays = garmentArrays(
+    garmentsOf('storm-shell', 'liner-gloves', 'goggles', 'ski-helmet', 'warm-hat', 'pile-fleece'),
+  );
   const bothers = (sport: Sport) => Array.from(bothersIn(arrays, sport) ?? []);
-  expect(bothers('hut')).toEqual([1, 0.2, 0.2, 0.2, 0]);
+  expect(bothers('hut')).toEqual([1, 0.2, 0.2, 0.2, 0.2, 0]);
   // In camp and asleep a helmet does, and nothing else; at a stop by the way nothing.
-  for (const camp of ['camp', 'sleep'] as const) expect(bothers(camp)).toEqual([0, 0, 0, 0.5, 0]);
+  for (const camp of ['camp', 'sleep'] as const) expect(bothers(camp)).toEqual([0, 0, 0, 0.5, 0, 0]);
   for (const out of ['stand', 'sit', 'chairlift', 'ski tour'] as const) expect(bothers(out)).toEqual([]);
+});
+
+test('small things of no use stay at home: gaiters and warmers too; socks, shoes, overshoes and helmets are no such things', () => {
+  const small = idsWhere(isSmall);
+  for (const id of ['sun-glasses', 'nose-strip', 'head-band', 'liner-gloves', 'gaiters', 'toe-warmers'])
+    expect(small).toContain(id);
+  for (const id of ['wool-socks', 'barrier-socks', 'running-shoes', 'overshoes', 'ski-helmet', 'wind-vest'])
+    expect(small).not.toContain(id);
 });
 
 test('a plan cannot be worn that puts padded mitts over padded gloves or glasses under goggles; liners and shells go under and over', () => {
