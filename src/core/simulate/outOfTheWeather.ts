@@ -18,7 +18,7 @@ export interface Weathered {
   eyes: number;
   /** how much rain, and snow that melts, bothers: on the hair or a hat that soaks, 0–1, and twice that in at a front that is wide open or, driven, in a knit that nothing covers, so 0–3 */
   rained: number;
-  /** something of the face's is on whoever works: it gets damp and makes breath harder, 0 for nothing, 1 in the frost and up to 7 in mild air */
+  /** what is before the face of whoever works gets damp and makes breath harder, 0 for nothing, 1 in the frost and up to 7 in mild air, a balaclava up to 5 there */
   masked: number;
   /** how scantily limbs are dressed: 3 for a thin shell on bare thighs, 4 for a membrane, twice that in full rain, up to 3 for arms bare in the cold, up to 10 for thighs, up to 5 for calves in hard frost, 2 for a membrane on bare arms, 1.5 there for wind cloth in the frost, 2 for low shoes in snow, 3 for bare hands on a descent on skis */
   scant: number;
@@ -62,9 +62,13 @@ const roundGlasses = ({ relativeWind }: Conditions): number =>
   ROUND_GLASSES[0] + (ROUND_GLASSES[1] - ROUND_GLASSES[0]) * ramp(relativeWind, ROUND_GLASSES_MS);
 /** What of the face's own covers this much of it is a mask (engineering value). */
 const MASKS = 0.15;
-/** In mild air, by what it feels like, °C, nobody runs with something before the face: it bothers so much more there, from none to in full (engineering values; common practice, no published source). */
+/**
+ * In mild air, by what it feels like there to whoever stands, °C, nobody works with something before the face: it bothers so much more there, from none to in full; nor in a balaclava, which bothers so
+ * much there and not at all in the frost: a cap or a band is worn. Only riders' own wind makes weather (common practice, no published source; engineering values).
+ */
 const MILD_C = [-8, 0] as const;
 const MILD_MASK = 6;
+const MILD_BALACLAVA = 5;
 /** Drops on what is before the eyes in rain (engineering value). */
 const DROPS = 0.2;
 
@@ -130,7 +134,8 @@ function frontOpen(s: Stacks, w: GarmentArrays): number {
 }
 
 /** Nobody runs or skis a track in rain trousers while legs work: they bind and flap, and wet tights are borne (common practice, no published source). */
-const STRIDES: readonly Purpose[] = ['run', 'nordic'];
+const STRIDES = ['run', 'nordic'] as const satisfies Purpose[];
+const bindsStrides = (p: Purpose): p is (typeof STRIDES)[number] => STRIDES.some((s) => s === p);
 /**
  * Elsewhere rain trousers stay in the pack while nothing falls and it is mild: they rustle, stick and wear out (common practice, no published source; between
  * which air, °C, and fall, mm/h, and how much of that are engineering values).
@@ -141,27 +146,26 @@ const DRY_RAIN_TROUSERS = 0.2;
 
 /**
  * Heavy trousers bind and flap on whoever runs or skis a track, the less the lighter they are; what is made for that does not (common practice, no
- * published source; between which masses, g, and how much of that are engineering values).
+ * published source; between which masses, g, and how much of that, more at a run than on a track, are engineering values).
  */
 const HEAVY_TROUSERS_G = [200, 450] as const;
-const HEAVY_TROUSERS = 0.5;
+const HEAVY_TROUSERS = { run: 1, nordic: 0.5 } as const;
 
 /** Whether a piece is made for a sport whose strides bind. */
-const isForStrides = (g: Garment): boolean => g.suits.some((p) => STRIDES.includes(p));
+const isForStrides = (g: Garment): boolean => g.suits.some(bindsStrides);
 
 function inTrousers(c: Conditions, s: Stacks, w: GarmentArrays): number {
   const { going, purpose } = SPORT[c.sport];
   if (going !== 'own effort') return 0;
-  const strides = STRIDES.includes(purpose);
   let hinders = 0;
   for (let k = 1; k <= s.layers[THIGHS]; k++) {
     const g = w.garments[s.garment[THIGHS * STRIDE + k]];
     if (g.role === 'storm') {
-      if (strides) return 1;
+      if (bindsStrides(purpose)) return 1;
       return c.wetting ? 0 : DRY_RAIN_TROUSERS * ramp(c.airC, DRY_MILD_C) * ramp(c.precipitationMmH, DRY_FALL);
     }
-    if (strides && g.role === 'shell' && !isForStrides(g))
-      hinders = Math.max(hinders, HEAVY_TROUSERS * ramp(g.massG, HEAVY_TROUSERS_G));
+    if (bindsStrides(purpose) && g.role === 'shell' && !isForStrides(g))
+      hinders = Math.max(hinders, HEAVY_TROUSERS[purpose] * ramp(g.massG, HEAVY_TROUSERS_G));
   }
   return hinders;
 }
@@ -198,6 +202,14 @@ function padded(c: Conditions, s: Stacks, w: GarmentArrays): number {
   return warm ? PADDED_HINDERS * ramp(c.airC, PADDED_C) * ramp(c.metabolicW, PADDED_W) : 0;
 }
 
+/** How much a piece before the face bothers whoever works. */
+function masks(c: Conditions, { group, mouthCover }: Garment): number {
+  const felt = c.sport === 'cycle' ? c : { airC: c.airC, relativeWind: c.stillWind ?? c.relativeWind };
+  const mild = ramp(feelsLikeC(felt), MILD_C);
+  if (group === 'face') return 1 + MILD_MASK * mild;
+  return group === 'head' && mouthCover > 0 ? MILD_BALACLAVA * mild : 0;
+}
+
 /** Fills in what the weather does now to head, chest and bare limbs. */
 export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weathered): void {
   let ears = true;
@@ -217,8 +229,7 @@ export function weathered(c: Conditions, s: Stacks, w: GarmentArrays, into: Weat
   for (let k = 1; k <= s.layers[FACE]; k++) {
     const g = s.garment[FACE * STRIDE + k];
     if (w.garments[g].group === 'eyes') into.lens = g;
-    if (works && w.garments[g].group === 'face' && s.cover[FACE * STRIDE + k] >= MASKS)
-      into.masked = 1 + MILD_MASK * ramp(feelsLikeC(c), MILD_C);
+    if (works && s.cover[FACE * STRIDE + k] >= MASKS) into.masked = Math.max(into.masked, masks(c, w.garments[g]));
   }
   const falls = c.precipitationMmH * LIQUID_SHARE[c.precipitation];
   into.hinders = inTrousers(c, s, w) + (works ? inMitts(c, s, w) + padded(c, s, w) : 0);
