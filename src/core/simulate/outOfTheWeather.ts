@@ -66,7 +66,7 @@ const MASKS = 0.15;
  * In mild air, by what it feels like there to whoever stands, °C, nobody works with something before the face: it bothers so much more there, from none to in full; nor in a balaclava, which bothers so
  * much there and not at all in the frost: a cap or a band is worn. Only riders' own wind makes weather (common practice, no published source; engineering values).
  */
-const MILD_C = [-8, 0] as const;
+const MILD_C = [-12, -2] as const;
 const MILD_MASK = 6;
 const MILD_BALACLAVA = 5;
 /** Drops on what is before the eyes in rain (engineering value). */

@@ -142,21 +142,21 @@ test('a mask bothers whoever works under it: not who stands, and not a tube that
   expect(masked('thin-cap', 'run')).toBe(0);
 });
 
-test('in mild air a mask bothers more, and a balaclava there: from what feels like −8 °C on to whoever stands there, in full from 0', () => {
+test('in mild air a mask bothers more, and a balaclava there: from what feels like −12 °C on to whoever stands there, in full from −2', () => {
   const masked = (airC: number, id: string, over: Partial<Conditions> = {}) =>
     head([id], { sport: 'run', airC, relativeWind: 0, stillWind: 0, ...over }).masked;
-  const at = [-20, -8, -4, 0, 8];
+  const at = [-20, -12, -7, -2, 8];
   expect(at.map((c) => masked(c, 'nose-strip'))).toEqual([1, 1, 4, 7, 7]);
   expect(at.map((c) => masked(c, 'balaclava'))).toEqual([0, 0, 2.5, 5, 5]);
-  expect([masked(-7.9, 'nose-strip') - 1, masked(-7.9, 'balaclava')].every((m) => m > 0)).toBe(true);
-  expect(masked(-0.1, 'nose-strip')).toBeLessThan(7);
-  expect(masked(-0.1, 'balaclava')).toBeLessThan(5);
+  expect([masked(-11.9, 'nose-strip') - 1, masked(-11.9, 'balaclava')].every((m) => m > 0)).toBe(true);
+  expect(masked(-2.1, 'nose-strip')).toBeLessThan(7);
+  expect(masked(-2.1, 'balaclava')).toBeLessThan(5);
   expect([masked(2, 'balaclava', { sport: 'stand' }), masked(2, 'warm-hat')]).toEqual([0, 0]);
   // The wind of the place makes it colder, that of one's own speed on a bicycle alone.
-  expect(masked(-2, 'balaclava', { relativeWind: 9, stillWind: 9 })).toBe(0);
+  expect(masked(-6, 'balaclava', { relativeWind: 9, stillWind: 9 })).toBe(0);
   const ownWind = { relativeWind: 9, stillWind: 0 };
-  expect(masked(-2, 'balaclava', ownWind)).toBe(masked(-2, 'balaclava'));
-  expect(masked(-2, 'balaclava', { ...ownWind, sport: 'cycle' })).toBe(0);
+  expect(masked(-6, 'balaclava', ownWind)).toBe(masked(-6, 'balaclava'));
+  expect(masked(-6, 'balaclava', { ...ownWind, sport: 'cycle' })).toBe(0);
   // Over a balaclava a mask bothers as it does by itself.
   expect(head(['balaclava', 'nose-strip'], { sport: 'run', airC: 2, relativeWind: 0, stillWind: 0 }).masked).toBe(7);
 });
