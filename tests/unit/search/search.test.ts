@@ -454,6 +454,22 @@ test('a cue that is worth next to nothing is left out at the end, one that matte
   expect(alongOf(more.request.closet, kept).map((g) => g.id)).toEqual(HIKING.map((g) => g.id));
 });
 
+test('a small thing stays where it saves two hundredths of a point, and stays at home where it saves less', () => {
+  const closet = HIKING.filter((g) => !['down-puffy', 'wind-shell'].includes(g.id));
+  const plan: Plan = { worn: closet.map((g) => g.id), carried: [], openings: {}, cues: [] };
+  const bare: Plan = { ...plan, worn: plan.worn.filter((id) => id !== 'thin-cap') };
+  const asked = [30, 36, 40, 41, 42, 43, 48, 60].map((minutes) => {
+    const timeline = dayOf([aLeg({ sport: 'hike', minutes, effort: { by: 'metabolic', value: 420 } })], 8, 3);
+    const costs = (p: Plan) => scorePlan(AVERAGE_PERSON, alongOf(closet, p), timeline, p).total;
+    const kept = settle(plan, hikingIn(closet, timeline), 'cues').worn.includes('thin-cap');
+    return { saves: costs(bare) - costs(plan), kept };
+  });
+  for (const { saves, kept } of asked) expect([saves, kept]).toEqual([saves, saves > 0.02]);
+  // The limit lies between two that are near it.
+  expect(Math.max(...asked.filter((a) => !a.kept).map((a) => a.saves))).toBeWithin(0.005, 0.02);
+  expect(Math.min(...asked.filter((a) => a.kept).map((a) => a.saves))).toBeWithin(0.02, 0.035);
+});
+
 test('a jacket for a short halt that is worth less than a cue to remember stays where it spares a weak point, and only there', () => {
   const closet = garmentsOf(
     'thin-synthetic-base',
