@@ -124,6 +124,12 @@ test('a fourth layer of the torso binds at work, not at rest; a coat under a roo
   expect(cost({ feetWet: 1 })).toBeCloseTo(0.15, 9);
   expect(cost({ rained: 2 })).toBeCloseTo(1.6, 9);
   expect(cost({ masked: 1 })).toBeCloseTo(0.06, 9);
+  expect(cost({ eyes: 1 })).toBeCloseTo(0.4, 9);
+  // Ears ache from 12 °C on, the first ten minutes hardly; hands that sweat too.
+  expect([cost({ earC: 6 }), cost({ earC: 12 })]).toEqual([expect.closeTo(0.4, 9), 0]);
+  expect(cost({ earC: 6, timeS: 300 })).toBeCloseTo(0.15 * 0.4, 9);
+  expect([cost({ fingersC: 35.2 }), cost({ fingersC: 34.2 })]).toEqual([expect.closeTo(0.25, 9), 0]);
+  expect(cost({ fingersC: 35.2, timeS: 300 })).toBeCloseTo(0.15 * 0.25, 9);
   expect(cost({ scant: 2 })).toBeCloseTo(0.2, 9);
 });
 
