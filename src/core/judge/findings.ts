@@ -280,7 +280,7 @@ export const RULES: readonly Rule[] = [
       {
         limit: WEAK.waterG,
         severity: 2,
-        means: 'that of working legs counted less, and enough to stay wet all day',
+        means: 'that of feet and working legs counted less, and enough to stay wet all day',
       },
     ],
   },
