@@ -417,7 +417,7 @@ function linksWhenDry(out: Stacks, z: number, n: number): void {
  * face (engineering values). What lies over nose and cheeks is worn on the face or is a balaclava; eyewear covers the eyes, goggles the brow too.
  */
 const BROW = 0.05;
-export const ABOUT_EYES = 0.03;
+const ABOUT_EYES = 0.03;
 /** Covering less of the face than this leaves nose and cheeks bare; less of the scalp, the brow. */
 const COVERS_CHEEKS = 0.2;
 const COVERS_BROW = 0.4;

@@ -1,7 +1,7 @@
 import type { Garment } from '@/core/clothing/garment';
 import type { Person } from '@/core/body/person';
 import { changing } from '@/core/kit/changing';
-import { isRace } from '@/core/kit/followable';
+import { isRace, racingOver } from '@/core/kit/followable';
 import { raceOf, type Race } from '@/core/kit/raceBag';
 import { isLayer, isStandby } from '@/core/clothing/purpose';
 import { SPORT } from '@/core/effort/sports';
@@ -28,6 +28,8 @@ export const PRICE = {
   /** each minute lost by going slower (by how much slower), and each minute gone harder than planned */
   late: 0.05,
   harder: 0.02,
+  /** how many times that a minute lost is in a race */
+  raceLate: 4,
   /** the way to a sheltered spot */
   shelter: 0.15,
   /** carrying and wearing mass, each kg and hour; and a pair of warmers used up */
@@ -53,34 +55,38 @@ export interface CueWork {
   atS: number;
 }
 
-/** Where a cue falls: whether one stands there in any case, whether the place itself reminds one of it, under a roof or not, and how many people would wait. */
+/** Where a cue falls: whether one stands there in any case, whether the place itself reminds one of it, under a roof or not, how much of a race it is, 0–1, and how many people would wait. */
 export interface CuePlace {
   halted: boolean;
   reminded: boolean;
   roof?: boolean;
+  racing?: number;
   waiting: number;
 }
 
 /** Price of one cue, points. The cold that hands and body suffer meanwhile is not in it: that is simulated. */
-export function cuePrice(w: CueWork, { halted, reminded, roof = false, waiting }: CuePlace): number {
+export function cuePrice(w: CueWork, { halted, reminded, roof = false, racing = 0, waiting }: CuePlace): number {
   if (w.pieces === 0 && !w.pace && !w.shelter) return 0;
   const piece = PRICE.piece * (roof ? PRICE.reminded : 1);
   let price = PRICE.cue * (reminded ? PRICE.reminded : 1) + piece * w.pieces + w.seconds / PRICE.secondsAPoint;
   if (w.halt && !halted)
     price += (PRICE.halt + w.seconds / PRICE.haltSecondsAPoint) * (1 + PRICE.waitingShare * waiting);
-  if (w.pace) price += pacePrice(w.pace.share, w.pace.untilS - w.atS);
+  if (w.pace) price += pacePrice(w.pace.share, w.pace.untilS - w.atS, racing);
   return w.shelter ? price + PRICE.shelter : price;
 }
 
-/** Price of going so long at another pace than planned, points. @param share of the planned effort  @param seconds at it */
-export const pacePrice = (share: number, seconds: number): number =>
-  (share < 1 ? PRICE.late * (1 - share) : PRICE.harder) * (seconds / 60);
+/**
+ * Price of going so long at another pace than planned, points. @param share of the planned effort  @param seconds at it
+ * @param raced how much of a race it is, 0–1: nobody goes easier there for the sake of their clothes, but before heat does it for them (common practice, no published source)
+ */
+export const pacePrice = (share: number, seconds: number, raced: number): number =>
+  (share < 1 ? PRICE.late * (1 - share) * (1 + (PRICE.raceLate - 1) * raced) : PRICE.harder) * (seconds / 60);
 
 /** Price of all cues of a plan, points. @param waiting people who must wait at each halt, 0–30 */
 export function cuesPrice(
   plan: Plan,
   garments: ReadonlyMap<string, Garment>,
-  timeline: Timeline,
+  { timeline, person }: { timeline: Timeline; person: Pick<Person, 'vo2maxMl' | 'massKg'> },
   waiting: number,
 ): number {
   const halted = haltsNobody(timeline);
@@ -91,8 +97,13 @@ export function cuesPrice(
     const { seconds, halt } = changing(cue.actions, { on, garments, packOn });
     const work = { pieces: piecesOf(cue.actions), seconds, halt, pace: cue.pace, shelter: !!cue.shelter, atS: cue.atS };
     const { atS } = cue;
-    const place = { halted: halted(atS), reminded: isReminded(timeline, atS), roof: underRoof(timeline, atS), waiting };
-    price += cuePrice(work, place);
+    price += cuePrice(work, {
+      halted: halted(atS),
+      reminded: isReminded(timeline, atS),
+      roof: underRoof(timeline, atS),
+      racing: cue.pace ? racingOver(timeline, person, atS, cue.pace.untilS) : 0,
+      waiting,
+    });
     carryOut(on, cue.actions);
   }
   return price;

@@ -85,7 +85,7 @@ export function judgeSeries(run: RunToJudge): Scored {
   const cost: CostParts = {
     ...weighed(bodyCost(series, metrics, person), weights),
     alarms: alarmCost(extremesOf(metrics)),
-    changes: cuesPrice(plan, byId, timeline, waiting) * weights.fuss,
+    changes: cuesPrice(plan, byId, { timeline, person }, waiting) * weights.fuss,
     mass: alongPrice(along, everWorn(plan), on, bag) * weights.weight,
     lacking:
       lackPrice(

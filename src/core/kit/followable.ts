@@ -9,6 +9,7 @@ import {
   oneAtATime,
 } from '@/core/clothing/purpose';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
+import { ramp } from '@/core/quantity/range';
 import { askedAt, haltsNobody, underRoof } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import { onTheMove } from './changing';
@@ -27,6 +28,26 @@ const RACE_SHARE = 0.7;
 /** Whether somebody who is asked to work at this rate, W, is in a race. */
 export const isRace = ({ vo2maxMl, massKg }: Pick<Person, 'vo2maxMl' | 'massKg'>, askedW: number): boolean =>
   askedW / maximalMetabolicRate(vo2maxMl, massKg) >= RACE_SHARE;
+
+/** Between which shares of the maximum a minute lost comes to count as it does in a race (engineering values). */
+const RACES = [0.6, 0.8] as const;
+
+/** How much each minute between two moments, s, counts by what one is asked to do there: in the mean, 0 on an outing, 1 in a race. */
+export function racingOver(
+  timeline: Timeline,
+  person: Pick<Person, 'vo2maxMl' | 'massKg'>,
+  fromS: number,
+  untilS: number,
+): number {
+  const most = maximalMetabolicRate(person.vo2maxMl, person.massKg);
+  let raced = 0;
+  for (const { startS, endS } of timeline.stretches) {
+    const from = Math.max(startS, fromS);
+    const seconds = Math.min(endS, untilS) - from;
+    if (seconds > 0) raced += seconds * ramp(askedAt(timeline, from + seconds / 2) / most, RACES);
+  }
+  return untilS > fromS ? raced / (untilS - fromS) : 0;
+}
 
 /** Under a roof, standing there in any case, halting for what the cue asks, or going on. */
 export type Hands = 'indoors' | 'halted' | 'halting' | 'moving';

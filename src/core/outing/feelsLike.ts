@@ -1,4 +1,5 @@
 import { chillHazard, freezingMinutes, windChillC, type ChillHazard } from '@/core/atmosphere/windChill';
+import { bareSkinC, CHEEK_TISSUE } from '@/core/atmosphere/bareSkin';
 import { SHELTER_FACTOR } from '@/core/atmosphere/windAtBody';
 import { msToKmh } from '@/core/quantity/units';
 import type { Stretch, Timeline } from './timeline';
@@ -15,17 +16,18 @@ export const chillWindKmh = (s: Pick<Stretch, 'relativeWind'>): number => msToKm
  */
 export const feelsLikeC = (s: Pick<Stretch, 'airC' | 'relativeWind'>): number => windChillC(s.airC, chillWindKmh(s));
 
-/** What is bare about the eyes alone is not reckoned bare down to the first of these felt temperatures, °C, and is in full at the second, where bare skin begins to freeze (engineering values). */
-const ABOUT_EYES = { free: -10, from: -20, full: -28 } as const;
+/** How far a cheek follows each kelvin of the air before it at the wind of the index's reference, a walk of 4.8 km/h in calm air. */
+const WALKS_MS = 4.8 / 3.6;
+const FOLLOWS = bareSkinC(-20, WALKS_MS, CHEEK_TISSUE) - bareSkinC(-21, WALKS_MS, CHEEK_TISSUE);
 
 /**
- * What the air feels like, °C, as it counts where hat and mask leave nothing bare but the lids and what lies about them, the warmest skin of
- * the face: between moderate cold and the cold in which bare skin freezes it catches up.
+ * What the air feels like to a bare part of the face, °C. The index is about the cheek of the most susceptible; skin with less tissue between it and its blood
+ * (the brow, the lids and what lies about them) is warmer in the same air, as a cheek would be in air so much warmer. May lie above the air's temperature.
+ * @param tissue behind the part, m²K/W, up to a cheek's 0.091
  */
-export function feltAboutEyes(feelsC: number): number {
-  const { free, from, full } = ABOUT_EYES;
-  if (feelsC >= free || feelsC <= full) return feelsC;
-  return feelsC >= from ? free : free + ((feelsC - from) * (full - free)) / (full - from);
+export function feltByPart(s: Pick<Stretch, 'airC' | 'relativeWind'>, tissue: number): number {
+  const warmer = bareSkinC(s.airC, s.relativeWind, tissue) - bareSkinC(s.airC, s.relativeWind, CHEEK_TISSUE);
+  return feelsLikeC(s) + warmer / FOLLOWS;
 }
 
 /** The stretch that feels coldest. @param list at least one */

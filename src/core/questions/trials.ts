@@ -128,7 +128,7 @@ export class Trials {
     const bag = bagOf(plan, this.along.race);
     const reach = bag.size > 0 ? along.filter((g) => !bag.has(g.id)) : along;
     const fixed =
-      cuesPrice(plan, this.byId, q.timeline, q.waiting ?? 0) * weights.fuss +
+      cuesPrice(plan, this.byId, q, q.waiting ?? 0) * weights.fuss +
       alongPrice(along, everWorn(plan), this.along, bag) * weights.weight +
       lackPrice(reach, this.need) * weights.caution;
     const kit = along.map((g) => g.id).join();

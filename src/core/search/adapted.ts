@@ -1,7 +1,7 @@
-import { followable, isRace, staysWearable } from '@/core/kit/followable';
+import { followable, staysWearable } from '@/core/kit/followable';
 import type { Cue, Plan } from '@/core/kit/plan';
 import { tidy } from '@/core/kit/replay';
-import { askedAt, phases } from '@/core/outing/moments';
+import { phases } from '@/core/outing/moments';
 import { dropCue } from '@/core/questions/missedCues';
 import type { Candidates } from './candidates';
 import { pacesIn } from './course';
@@ -28,7 +28,7 @@ export function adapted(found: Found, candidates: Candidates, f: Finishing): Fou
   return { plan: settle(plan === near ? near : nearTo(plan, even, f), f, 'cues'), curve, others };
 }
 
-/** Leaves out what nobody carries out on the day itself, though they would on a day of other effort: a cue that asks for too much, a pace too hard, an easier one in a race. */
+/** Leaves out what nobody carries out on the day itself, though they would on a day of other effort: a cue that asks for too much, a pace too hard. */
 export function followedOn({ timeline, person, closet }: PlanRequest): (plan: Plan) => Plan {
   const byId = new Map(closet.map((g) => [g.id, g]));
   const follows = followable(timeline, person, byId);
@@ -38,8 +38,7 @@ export function followedOn({ timeline, person, closet }: PlanRequest): (plan: Pl
     pace !== undefined &&
     moments.every((m, i) => {
       if (m.startS >= pace.untilS - 1 || m.endS <= atS + 1) return true;
-      if (pace.share <= 1) return !isRace(person, askedAt(timeline, m.startS + 1));
-      return pacesIn(timeline, person, m, moments[i + 1]).brisk;
+      return pace.share <= 1 || pacesIn(timeline, person, m, moments[i + 1]).brisk;
     });
   return (plan) => {
     const cues = plan.cues.map(({ pace, ...cue }) => (goes({ ...cue, pace }) ? { ...cue, pace } : cue));

@@ -9,7 +9,7 @@ import { isUnderRoof } from '@/core/outing/leg';
 import type { Stretch, Timeline } from '@/core/outing/timeline';
 import { within } from '@/core/quantity/range';
 import { applyPace } from '@/core/kit/applyPace';
-import { isRace, operationsAt, type Hands } from '@/core/kit/followable';
+import { operationsAt, racingOver, type Hands } from '@/core/kit/followable';
 import type { Habits } from './candidates';
 import { mergeStretches } from '@/core/outing/mergeStretches';
 import { MOST_WAITING } from './wishes';
@@ -60,6 +60,7 @@ export class Course {
   private readonly starts: Stretch[];
   private readonly reminded: boolean[];
   private readonly roofed: boolean[];
+  private readonly racing: number[];
   private readonly gone = new Map<GoingWay['going'], Timeline>();
   private before: Work = { ...work };
 
@@ -84,6 +85,7 @@ export class Course {
     this.starts = this.phases.map((p) => stretchAt(timeline, p.startS + 0.5));
     this.reminded = this.phases.map((p) => isReminded(timeline, p.startS));
     this.roofed = this.phases.map((p) => underRoof(timeline, p.startS));
+    this.racing = this.phases.map((p) => racingOver(timeline, person, p.startS, p.endS));
     this.allows = this.phases.map((p, i) => this.allowsIn(p, this.phases[i + 1]));
     const whole = { atS: 0, actions: [] };
     const coarse = mergeStretches(
@@ -141,8 +143,8 @@ export class Course {
   }
 
   /** Whether the place where a phase begins itself reminds one of a change, and whether it is under a roof. */
-  placeOf(p: number): { reminded: boolean; roof: boolean } {
-    return { reminded: this.reminded[p], roof: this.roofed[p] };
+  placeOf(p: number): { reminded: boolean; roof: boolean; racing: number } {
+    return { reminded: this.reminded[p], roof: this.roofed[p], racing: this.racing[p] };
   }
 
   /** What holds where a phase begins. */
@@ -201,8 +203,8 @@ export function pacesIn(
   const paced = SPORT[leg.sport].going === 'own effort' && !leg.noStopping;
   const most = maximalMetabolicRate(person.vo2maxMl, person.massKg);
   return {
-    // Whoever rolls downhill cannot go easier, and nobody does in a race for the sake of their clothes.
-    easy: paced && s.metabolicW > EASES_W && !isRace(person, askedAt(timeline, phase.startS + 1)),
+    // Whoever rolls downhill cannot go easier; in a race it costs more (`pacePrice`).
+    easy: paced && s.metabolicW > EASES_W,
     // Nobody presses on into a stop: what is sweated then chills there (common practice, no published source).
     brisk:
       paced && !next?.stop && s.metabolicW < BRISK_SHARE * most && !hurtsAirways(s.metabolicW * BRISK, s.airC, person),

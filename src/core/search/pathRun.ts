@@ -143,11 +143,12 @@ export class PathRun {
     const held = heldOn(dress, before);
     const until = { share: pace ?? 1, untilS: phase.endS };
     const going = held ? {} : { shelter, pace: pace === undefined ? undefined : until };
+    const place = this.course.placeOf(p);
     const cue = cuePrice(
       { ...hands, ...going, atS: phase.startS },
-      { halted: phase.halted || phase.stop, ...this.course.placeOf(p), waiting: this.course.waiting },
+      { halted: phase.halted || phase.stop, ...place, waiting: this.course.waiting },
     );
-    return held && pace !== undefined ? cue + pacePrice(pace, phase.endS - phase.startS) : cue;
+    return held && pace !== undefined ? cue + pacePrice(pace, phase.endS - phase.startS, place.racing) : cue;
   }
 
   /** What only the end knows, right after the last phase was run: water left in the clothes, and what all of it weighs. */

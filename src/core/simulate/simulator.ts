@@ -18,12 +18,12 @@ import { bareSkinC } from '@/core/atmosphere/bareSkin';
 import { breathHeatShare, breathLatentShare } from '@/core/body/respiration';
 import { ZONE_COUNT, zoneIndex } from '@/core/body/zones';
 import { MAX_OPENINGS, type Garment } from '@/core/clothing/garment';
-import { ABOUT_EYES, buildStacks, newStacks, type Ambient, type Stacks } from '@/core/clothing/stack';
+import { buildStacks, newStacks, type Ambient, type Stacks } from '@/core/clothing/stack';
 import { garmentArrays, type GarmentArrays } from '@/core/clothing/garmentArrays';
 import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import { LATENT_VAPOUR } from '@/core/quantity/units';
 import type { Conditions } from '@/core/outing/conditions';
-import { feelsLikeC, feltAboutEyes } from '@/core/outing/feelsLike';
+import { feelsLikeC, feltByPart } from '@/core/outing/feelsLike';
 import type { Plan } from '@/core/kit/plan';
 import { Ledger } from './ledger';
 import { MouthCover } from './mouthCover';
@@ -161,6 +161,8 @@ export class Simulator {
   /** how far bare cheeks follow the air in it, 0–1, and what they go towards, °C */
   private bares = 0.5;
   private bareFaceC = 0.5;
+  /** what the air of the last `dress` feels like to it, °C */
+  private feltBareC = 0.5;
   /** share of the basal heat made in each zone's tissue */
   private readonly basalHeat: Float64Array;
   private readonly control: ControlInput;
@@ -260,8 +262,7 @@ export class Simulator {
 
   /** What the air feels like to what is bare of the face, °C; Infinity where all of it is covered. */
   get feelsBare(): number {
-    const { bareFace } = this.stacks;
-    return bareFace === 0 ? Infinity : bareFace === ABOUT_EYES ? feltAboutEyes(this.feelsC) : this.feelsC;
+    return this.stacks.bareFace > 0 ? this.feltBareC : Infinity;
   }
 
   /** What bothers where the last `dress` was for, by garment: see `bothersIn`. */
@@ -302,7 +303,9 @@ export class Simulator {
     this.feelsC = feelsLikeC(c);
     this.air = c;
     weathered(c, this.stacks, this.arrays, this.weather);
-    this.bareFaceC = this.stacks.bareFace > 0 ? bareSkinC(c.airC, c.relativeWind, this.stacks.bareFace) : 0;
+    const { bareFace } = this.stacks;
+    this.bareFaceC = bareFace > 0 ? bareSkinC(c.airC, c.relativeWind, bareFace) : 0;
+    this.feltBareC = bareFace > 0 ? feltByPart(c, bareFace) : 0;
     this.falling = readFall(m, c);
     // Heat still owed by layers that are off now is settled at once, so that nothing is forgotten.
     for (let g = 0; g < this.worn.length; g++) {

@@ -174,4 +174,11 @@ test('what is bare of the face: cheeks, the brow, what lies about the eyes, or n
   expect(tissue('nose-strip', 'ski-helmet', 'goggles')).toBe(0);
   expect(tissue('balaclava', 'sun-glasses')).toBe(0);
   expect(tissue('thin-cap', 'goggles')).toBe(cheeks);
+  // A band over the ears leaves no brow bare, but one that covers less than 40 % of the scalp does.
+  const [strip, band] = garmentsOf('nose-strip', 'head-band');
+  const under = (coverage: number) =>
+    stacksFor([strip, { ...band, panels: { ...band.panels, scalp: { ...band.panels.scalp!, coverage } } }]).s.bareFace;
+  expect(under(0.45)).toBe(eyes);
+  expect(under(0.41)).toBe(eyes);
+  expect(under(0.39)).toBe(brow);
 });

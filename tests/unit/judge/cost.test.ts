@@ -11,6 +11,7 @@ import {
   type BodyCost,
 } from '@/core/judge/cost';
 import { noMoment, type Moment } from '@/core/judge/moment';
+import { sameWithin } from '@/core/judge/sameCost';
 
 /** A moment in which nothing is wrong; a test spoils one thing. One point is an hour of being clearly annoyed. */
 const fine: Moment = {
@@ -113,4 +114,13 @@ test('the whole is the sum of its parts, and what decided is the largest', () =>
 test('what fogs before the eyes costs 0.6 an hour from where it fogs on, and nothing short of it', () => {
   expect(anHourOf({ fog: 1 }).extremities).toBe(0);
   expect(anHourOf({ fog: 1.01 }).extremities).toBeCloseTo(0.6, 9);
+});
+
+test('plans are the same to anybody within 0.03 points, or 1.5 % of what they cost up to 0.045', () => {
+  expect([0, 1.9, 2].map((points) => sameWithin(points))).toEqual([0.03, 0.03, 0.03]);
+  expect(sameWithin(2.4)).toBeCloseTo(0.036, 9);
+  expect([3, 3.1, 40].map((points) => sameWithin(points))).toEqual([0.045, 0.045, 0.045]);
+  // Where less is asked at least, little may differ in a plan that costs little.
+  expect(sameWithin(0.5, 0.01)).toBeCloseTo(0.01, 9);
+  expect(sameWithin(1, 0.01)).toBeCloseTo(0.015, 9);
 });

@@ -77,6 +77,14 @@ test('far from doors a shell is along: a vest is half of one, and a jacket for s
   expect(takesOff(hat, ['storm-shell'])).toBeCloseTo(0.3, 9);
   expect(takesOff(hat, ['wind-vest'])).toBeCloseTo(0.15, 9);
   expect(takesOff([...hat, 'wind-shell'], ['wind-vest', 'storm-shell'])).toBe(0);
+  // One that covers half of the arms is a whole shell, one that covers less a half of one.
+  const [vest] = garmentsOf('wind-vest');
+  const need = { ...COLD, farHours: COLD.hours };
+  const sleeved = (coverage: number) =>
+    lackPrice(garmentsOf(...hat), need) -
+    lackPrice([...garmentsOf(...hat), { ...vest, panels: { ...vest.panels, arms: { coverage } } }], need);
+  expect(sleeved(0.49)).toBeCloseTo(0.15, 9);
+  expect(sleeved(0.51)).toBeCloseTo(0.3, 9);
   const jacket = ['belay-parka', 'down-puffy'];
   expect(takesOff([...hat, ...jacket], ['wind-shell'])).toBeCloseTo(0.3, 9);
 });

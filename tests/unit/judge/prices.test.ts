@@ -37,6 +37,13 @@ test.each([
     0.04 + 0.02 + 60 / 2400,
   ],
   ['ten minutes at three quarters', cue({ pace: { share: 0.75, untilS: 600 } }), moving, 0.1 + 0.05 * 0.25 * 10],
+  [
+    'ten minutes at three quarters in a race: four times that',
+    cue({ pace: { share: 0.75, untilS: 600 } }),
+    { ...moving, racing: 1 },
+    0.1 + 4 * 0.05 * 0.25 * 10,
+  ],
+  ['ten minutes harder in a race', cue({ pace: { share: 1.12, untilS: 600 } }), { ...moving, racing: 1 }, 0.3],
   ['ten minutes harder', cue({ pace: { share: 1.12, untilS: 600 } }), moving, 0.1 + 0.02 * 10],
   ['to a sheltered spot', cue({ shelter: true }), moving, 0.1 + 0.15],
 ])('%s', (_, work, place, points) => expect(cuePrice(work, place)).toBeCloseTo(points, 9));
@@ -136,11 +143,12 @@ test('the price of a plan is that of its cues; at a stop the halt is free, and t
     openings: {},
     cues: [{ atS, actions: [{ do: 'takeOff', garment: 'thin-tights' }] }],
   });
-  const price = (atS: number, waiting = 0) => cuesPrice(plan(atS), garments, day, waiting);
+  const price = (atS: number, waiting = 0) =>
+    cuesPrice(plan(atS), garments, { timeline: day, person: AVERAGE_PERSON }, waiting);
   expect(price(30 * 60)).toBeGreaterThan(price(65 * 60) + 0.12);
   // Where the stop begins it comes to mind by itself, five minutes later it does not.
   expect(price(65 * 60) - price(60 * 60)).toBeCloseTo(0.06, 9);
   expect(price(30 * 60, 4)).toBeGreaterThan(price(30 * 60));
   expect(price(65 * 60, 4)).toBeCloseTo(price(65 * 60), 9);
-  expect(cuesPrice({ ...plan(0), cues: [] }, garments, day, 3)).toBe(0);
+  expect(cuesPrice({ ...plan(0), cues: [] }, garments, { timeline: day, person: AVERAGE_PERSON }, 3)).toBe(0);
 });

@@ -3,6 +3,7 @@ import { maximalMetabolicRate } from '@/core/effort/fromAthlete';
 import type { Cue, Plan } from '@/core/kit/plan';
 import { followedOn } from '@/core/search/adapted';
 import { pacesTried } from '@/core/search/cuesChanged';
+import { cuesPrice } from '@/core/judge/prices';
 import { aLeg, dayOf, SKI_CLOSET } from '#tests/support/outings';
 
 const MOST_W = maximalMetabolicRate(AVERAGE_PERSON.vo2maxMl, AVERAGE_PERSON.massKg);
@@ -44,14 +45,24 @@ test('a harder pace falls away where breathing so hard in that air hurts, with i
   expect(on(day(600, -30))(planned(easy)).cues).toEqual([easy]);
 });
 
-test('nobody goes easier in a race for the sake of their clothes: such a pace falls away at race effort, and is not tried there', () => {
+test('an easier pace is tried in a race too, and costs up to four times as much there, without a step', () => {
   const easy: Cue = { atS: 1800, actions: [], pace: { share: 0.75, untilS: 3600 } };
-  expect(on(day(0.69 * MOST_W))(planned(easy)).cues).toEqual([easy]);
-  expect(on(day(0.71 * MOST_W))(planned(easy)).cues).toEqual([]);
+  expect(on(day(0.85 * MOST_W))(planned(easy)).cues).toEqual([easy]);
   const easier = (watts: number) =>
     [...pacesTried(planned(), { person: AVERAGE_PERSON, closet: SKI_CLOSET, timeline: day(watts), sport: 'ski tour' })]
       .map((c) => c.name)
       .filter((name) => name.startsWith('easy'));
-  expect(easier(0.69 * MOST_W)).not.toEqual([]);
-  expect(easier(0.71 * MOST_W)).toEqual([]);
+  expect(easier(0.85 * MOST_W)).not.toEqual([]);
+  const price = (share: number) => {
+    const going = { timeline: day(share * MOST_W), person: AVERAGE_PERSON };
+    return (
+      cuesPrice(planned(easy), new Map(), going, 0) -
+      cuesPrice(planned({ ...easy, pace: undefined, shelter: { untilS: 3600 } }), new Map(), going, 0)
+    );
+  };
+  const [outing, under, between, over, race] = [0.5, 0.59, 0.7, 0.81, 0.9].map(price);
+  expect(under).toBeCloseTo(outing, 9);
+  expect(over).toBeCloseTo(race, 9);
+  expect(between - under).toBeCloseTo((over - under) / 2, 1);
+  expect(race - outing).toBeCloseTo(3 * 0.05 * 0.25 * 30, 6);
 });
