@@ -304,12 +304,14 @@ test.each([
 });
 
 /**
- * What is felt at work in shorts on an ergometer, air nearly still: at 70 % of the maximum about neutral in 10 °C and warm in 20 °C, at 40 %
+ * What is felt at work in shorts on an ergometer, air nearly still: at 70 % of the maximum about neutral in 10 °C, warm in 20 °C and hot in 30 °C, at 40 %
  * cool in 10 °C, neutral in 20 °C and warm in 30 °C (Gagge, Stolwijk & Saltin 1969, from memory: the pattern, votes within about one).
  */
 test.each([
   [10, 0.4, -2, 0],
-  [10, 0.7, -0.5, 1.8],
+  [10, 0.7, -0.9, 0.9],
+  [20, 0.7, 1, 2.4],
+  [30, 0.7, 2, 3],
   [20, 0.4, -0.7, 1],
   [30, 0.4, 1, 3],
 ])('felt in shorts in %d °C at %d of the maximum', (airC, share, low, high) => {
@@ -317,4 +319,25 @@ test.each([
   const worn = ['running-shorts', 'thin-socks', 'running-shoes'];
   const ride = { minutes: 40, sport: 'cycle', metabolicW, externalW: 0.22 * metabolicW, worn };
   expect(run({ airC, humidity: 0.4, wind: 0.4, legs: [ride] }).sensation(30)).toBeWithin(low, high);
+});
+
+/**
+ * Races on foot and heat: the risk is called low up to 18 °C of wet bulb globe temperature, high from 23 and extreme from 28 (American College of Sports Medicine 2007, from memory).
+ * In the shade at a humidity of one half these are about 22, 28 and 33 °C of air (0.7 wet bulb + 0.3 air).
+ */
+test.each([
+  [8, false],
+  [14, false],
+  [20, false],
+  [29, true],
+])('ninety minutes at 75 %% of the maximum in shorts and tee in %s °C: heat is a weak point %s', (airC, weak) => {
+  const metabolicW = 0.75 * maximalMetabolicRate(AVERAGE_PERSON.vo2maxMl, AVERAGE_PERSON.massKg);
+  const worn = ['synthetic-tee', 'running-shorts', 'thin-socks', 'running-shoes'];
+  const { findings } = run({
+    airC,
+    humidity: 0.5,
+    wind: 2.5,
+    legs: [{ minutes: 90, sport: 'run', metabolicW, worn }],
+  }).scored;
+  expect(findings.some((f) => f.severity > 1 && (f.kind === 'overheated' || f.kind === 'too hot'))).toBe(weak);
 });

@@ -31,6 +31,8 @@ export const LIMIT = {
   wetLayersG: 300,
   /** water on legs and feet that is worth a word, g (engineering value: about what soaked tights hold) */
   wetLegsG: 150,
+  /** in air that feels warmer a wet shirt chills nobody, °C (engineering value) */
+  wetChillsC: 18,
   /** water in the clothes below which one stays dry, and below which there is hardly any, g (engineering values) */
   staysDryG: 60,
   hardlyWetG: 3,

@@ -42,7 +42,7 @@ export interface Metrics {
   legWaterPeak: Extreme;
   chillingWater: Extreme;
   waterEnd: number;
-  /** share of the innermost torso layer's capacity */
+  /** share of the innermost torso layer's capacity, in air in which that chills */
   basePeak: Extreme;
   /** largest torso wettedness */
   wetPeak: Extreme;
@@ -281,7 +281,7 @@ function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasu
     const held = series.waterGm2[(r * w.count + base) * ZONE_COUNT + z];
     m.baseShare[r] += weight * wetShare(held, w.sorb[j], w.liquid[j]);
   }
-  raise(m.basePeak, m.baseShare[r], t);
+  if (series.feelsC[r] < LIMIT.wetChillsC) raise(m.basePeak, m.baseShare[r], t);
 }
 
 function readStops(m: Metrics, { series, timeline, person }: RunToMeasure, bodyArea: number): void {

@@ -16,18 +16,25 @@ export function coldTorso(heatWm2: number): number {
   return comfortableSkin(heatWm2) - 6.5;
 }
 
-/** Heat production up to which ISO 7730 tells votes, W/m² (4 met); beyond, the comfort line is carried on. */
+/** Heat production up to which ISO 7730 tells votes, W/m² (4 met); beyond, the comfort line is carried on for what feels cool. */
 const ASKED_WM2 = 232;
 /** Votes a kelvin of torso skin below what is comfortable, and above it (engineering values near the usual fits). */
 const COOLER_VOTES = 0.42;
 const WARMER_VOTES = 0.6;
 
+/** Votes a kelvin of skin between what the line carried on has as comfortable and what is comfortable where it was measured to (engineering value). */
+const AT_WORK_VOTES = 0.15;
+
 /**
- * Votes a kelvin of skin warmer than comfortable. Who works hard expects to be warm: the farther the comfort line is carried beyond what
- * people were asked, the less warmth over it is felt (in shorts at 70 % of the maximum air of 10 °C is about neutral, of 20 °C warm and
- * of 30 °C hot: Gagge, Stolwijk & Saltin 1969, from memory).
+ * Votes for skin so many kelvin warmer than comfortable. Nobody was asked beyond `ASKED_WM2`: at harder work skin up to what is comfortable there hardly feels warm, and what is warmer than
+ * that is felt the less the farther beyond. So in shorts at 70 % of the maximum air of 10 °C is about neutral, of 20 °C warm and of 30 °C hot (Gagge, Stolwijk & Saltin 1969,
+ * from memory), and heat is no risk of a race up to 18 °C of wet bulb globe temperature (American College of Sports Medicine 2007, from memory).
  */
-const warmerVotes = (heatWm2: number): number => WARMER_VOTES * Math.min(1, ASKED_WM2 / heatWm2);
+function warmVotes(warmerK: number, heatWm2: number): number {
+  const measured = comfortableSkin(Math.min(heatWm2, ASKED_WM2)) - comfortableSkin(heatWm2);
+  const beyond = Math.min(1, ASKED_WM2 / heatWm2);
+  return AT_WORK_VOTES * Math.min(warmerK, measured) + WARMER_VOTES * beyond * beyond * Math.max(0, warmerK - measured);
+}
 
 /** Between these the core is not felt, °C: its daily course and the fall at the onset of work (engineering values). */
 const CORE_FELT_COLD = 36.7;
@@ -47,7 +54,7 @@ export function sensation(
   warmth: number,
 ): number {
   const d = torsoSkinC - comfortableSkin(heatWm2) + warmth;
-  const skin = d * (d < 0 ? COOLER_VOTES : warmerVotes(heatWm2));
+  const skin = d < 0 ? d * COOLER_VOTES : warmVotes(d, heatWm2);
   const rested = Math.max(0.15, 1 - heatWm2 / 350);
   const off = coreC > CORE_FELT_WARM ? coreC - CORE_FELT_WARM : Math.min(0, coreC - CORE_FELT_COLD);
   const core = clamp(off * 1.2, -2, 2) * rested + Math.max(0, coreC - 38.4) * 2;

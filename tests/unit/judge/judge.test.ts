@@ -279,6 +279,18 @@ describe('the verdict', () => {
     });
     expect(s.findings.map((f) => f.kind)).toContain('ice');
   });
+  test.each([
+    [17, true],
+    [19, false],
+  ])('a shirt wet from rain in %s °C is a weak point: %s, in warmer air than 18 °C it chills nobody', (airC, weak) => {
+    const worn = ['synthetic-tee', 'running-shorts', 'thin-socks', 'running-shoes'];
+    const rain = { kind: 'rain' as const, mmH: 6 };
+    const leg = { minutes: 60, sport: 'run', speedMs: 2.6, worn, precipitation: rain };
+    const { metrics, findings } = run({ airC, humidity: 0.95, wind: 2, legs: [leg] }).scored;
+    expect(Math.max(...metrics.baseShare)).toBeGreaterThan(0.7);
+    expect(findings.some((f) => f.kind === 'soaked base')).toBe(weak);
+  });
+
   test('with no findings at all it names the water and the fingers', () => {
     const m = scored(0, WARM).metrics;
     expect(verdict([], { ...m, waterPeak: { value: 40, atS: 600 } }, 'all').rest).toContain(

@@ -27,12 +27,25 @@ test('neutral at comfortable skin; cooler skin feels cool, warmer skin warm, and
   expect(at({ skin: 2 })).toBeCloseTo(1.2, 6);
 });
 
-test('beyond 232 W/m², where ISO 7730 ends, the same warmth over the comfort line is felt less; coolness is felt as ever', () => {
-  const warm = (heat: number) => at({ skin: 2, heat }) - at({ heat });
+test('beyond 232 W/m², where ISO 7730 ends, skin up to what is comfortable there hardly feels warm, and what is warmer less so; coolness is felt as ever', () => {
+  // Votes a kelvin, from so many kelvin over what is comfortable.
+  const warm = (heat: number, over = 0) => at({ skin: over + 1, heat }) - at({ skin: over, heat });
   expect(warm(231)).toBeCloseTo(warm(100), 9);
-  expect(warm(240)).toBeLessThan(warm(231));
-  expect(warm(464)).toBeCloseTo(warm(232) / 2, 9);
+  expect(warm(231)).toBeCloseTo(0.6, 6);
+  // At 420 W/m² the line lies 5.2 K lower than at 232.
+  expect(warm(420)).toBeCloseTo(0.15, 6);
+  expect(warm(420, 4.1)).toBeCloseTo(0.15, 6);
+  expect(warm(420, 5.2)).toBeCloseTo(0.6 * (232 / 420) ** 2, 3);
+  expect(warm(928, 6)).toBeCloseTo(0.6 / 16, 6);
+  expect(warm(240, 1)).toBeWithin(warm(300, 2), warm(231));
   expect(at({ skin: -2, heat: 400 })).toBeCloseTo(at({ skin: -2, heat: 100 }), 9);
+});
+
+test('votes have no step where the line is carried on, nor between its two parts', () => {
+  const vote = (skinC: number, heat: number) => sensation(skinC, heat, 37, 0.1, 0);
+  for (const skinC of [28, 30, 33]) expect(Math.abs(vote(skinC, 232.01) - vote(skinC, 231.99))).toBeLessThan(0.001);
+  for (const skinC of [comfortableSkin(400), comfortableSkin(232)])
+    expect(Math.abs(vote(skinC + 0.001, 400) - vote(skinC - 0.001, 400))).toBeLessThan(0.002);
 });
 
 test('a hot core is felt whatever the skin does, from 38.4 °C on', () => {
