@@ -313,7 +313,7 @@ test.each([
   [20, 0.7, 1, 2.4],
   [30, 0.7, 2, 3],
   [20, 0.4, -0.7, 1],
-  [30, 0.4, 1, 3],
+  [30, 0.4, 1, 2.8],
 ])('felt in shorts in %d °C at %d of the maximum', (airC, share, low, high) => {
   const metabolicW = share * maximalMetabolicRate(AVERAGE_PERSON.vo2maxMl, AVERAGE_PERSON.massKg);
   const worn = ['running-shorts', 'thin-socks', 'running-shoes'];

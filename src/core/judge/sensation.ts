@@ -1,4 +1,4 @@
-import { clamp } from '@/core/quantity/range';
+import { clamp, ramp } from '@/core/quantity/range';
 
 /** ISO 10551 perceptual words, −3 to 3. */
 export const SENSATION_WORDS = ['very cold', 'cold', 'cool', 'neutral', 'warm', 'hot', 'very hot'] as const;
@@ -22,18 +22,21 @@ const ASKED_WM2 = 232;
 const COOLER_VOTES = 0.42;
 const WARMER_VOTES = 0.6;
 
-/** Votes a kelvin of skin between what the line carried on has as comfortable and what is comfortable where it was measured to (engineering value). */
-const AT_WORK_VOTES = 0.15;
+/** Skin that is felt as very hot, °C: no vote is left for warmer skin (of people who call it hot, Gagge, Stolwijk & Saltin 1969, from memory). */
+const VERY_HOT_C = 36;
+const VERY_HOT = 3;
+/** Who works hard expects to be warm: so much less warmth is felt at the last of these heat productions, W/m² (engineering values). */
+const EXPECTS = 0.45;
+const HARD_WM2 = [ASKED_WM2, 420] as const;
 
 /**
- * Votes for skin so many kelvin warmer than comfortable. Nobody was asked beyond `ASKED_WM2`: at harder work skin up to what is comfortable there hardly feels warm, and what is warmer than
- * that is felt the less the farther beyond. So in shorts at 70 % of the maximum air of 10 °C is about neutral, of 20 °C warm and of 30 °C hot (Gagge, Stolwijk & Saltin 1969,
- * from memory), and heat is no risk of a race up to 18 °C of wet bulb globe temperature (American College of Sports Medicine 2007, from memory).
+ * Votes for skin so many kelvin warmer than comfortable: a way from what is comfortable at that work to what is very hot. So in shorts air of 20 °C is about neutral at 40 % of the
+ * maximum and of 30 °C warm, at 70 % air of 10 °C about neutral, of 20 °C warm and of 30 °C hot (Gagge, Stolwijk & Saltin 1969, from memory), and heat is no risk of a race up to
+ * 18 °C of wet bulb globe temperature (American College of Sports Medicine 2007, from memory).
  */
 function warmVotes(warmerK: number, heatWm2: number): number {
-  const measured = comfortableSkin(Math.min(heatWm2, ASKED_WM2)) - comfortableSkin(heatWm2);
-  const beyond = Math.min(1, ASKED_WM2 / heatWm2);
-  return AT_WORK_VOTES * Math.min(warmerK, measured) + WARMER_VOTES * beyond * beyond * Math.max(0, warmerK - measured);
+  const perK = Math.min(WARMER_VOTES, VERY_HOT / (VERY_HOT_C - comfortableSkin(heatWm2)));
+  return warmerK * perK * (1 - EXPECTS * ramp(heatWm2, HARD_WM2));
 }
 
 /** Between these the core is not felt, °C: its daily course and the fall at the onset of work (engineering values). */

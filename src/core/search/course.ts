@@ -30,6 +30,8 @@ const BITTER_C = -25;
 const EASES_W = 280;
 /** Nobody presses on beyond this share of their maximum. */
 const BRISK_SHARE = 0.75;
+/** Air in which nobody presses on to get warm, °C (engineering value). */
+const MILD_C = 10;
 
 /** What a phase allows beside clothes. */
 interface Allows {
@@ -205,9 +207,13 @@ export function pacesIn(
   return {
     // Whoever rolls downhill cannot go easier; in a race it costs more (`pacePrice`).
     easy: paced && s.metabolicW > EASES_W,
-    // Nobody presses on into a stop: what is sweated then chills there (common practice, no published source).
+    // One presses on to get warm, not in mild air, nor into a stop: what is sweated then chills there (common practice, no published source).
     brisk:
-      paced && !next?.stop && s.metabolicW < BRISK_SHARE * most && !hurtsAirways(s.metabolicW * BRISK, s.airC, person),
+      paced &&
+      !next?.stop &&
+      s.airC < MILD_C &&
+      s.metabolicW < BRISK_SHARE * most &&
+      !hurtsAirways(s.metabolicW * BRISK, s.airC, person),
   };
 }
 

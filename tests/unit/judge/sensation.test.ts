@@ -24,28 +24,28 @@ const at = (over: { skin?: number; heat?: number; core?: number; wet?: number; w
 test('neutral at comfortable skin; cooler skin feels cool, warmer skin warm, and warmth is felt sooner', () => {
   expect(at({})).toBeCloseTo(0, 9);
   expect(at({ skin: -2 })).toBeCloseTo(-0.84, 6);
-  expect(at({ skin: 2 })).toBeCloseTo(1.2, 6);
+  expect(at({ skin: 2 })).toBeCloseTo((3 * 2) / (36 - 30.2), 6);
+  expect(at({ skin: 2, heat: 100 })).toBeCloseTo(1.2, 6);
 });
 
-test('beyond 232 W/m², where ISO 7730 ends, skin up to what is comfortable there hardly feels warm, and what is warmer less so; coolness is felt as ever', () => {
-  // Votes a kelvin, from so many kelvin over what is comfortable.
-  const warm = (heat: number, over = 0) => at({ skin: over + 1, heat }) - at({ skin: over, heat });
-  expect(warm(231)).toBeCloseTo(warm(100), 9);
-  expect(warm(231)).toBeCloseTo(0.6, 6);
-  // At 420 W/m² the line lies 5.2 K lower than at 232.
-  expect(warm(420)).toBeCloseTo(0.15, 6);
-  expect(warm(420, 4.1)).toBeCloseTo(0.15, 6);
-  expect(warm(420, 5.2)).toBeCloseTo(0.6 * (232 / 420) ** 2, 3);
-  expect(warm(928, 6)).toBeCloseTo(0.6 / 16, 6);
-  expect(warm(240, 1)).toBeWithin(warm(300, 2), warm(231));
+test('warmth is a way to skin of 36 °C, very hot at any work, of which who works hard feels the less', () => {
+  const perK = (heat: number) => at({ skin: 1, heat }) - at({ heat });
+  // At ease 0.6 votes a kelvin, until the way to 36 °C asks for less.
+  expect(perK(100)).toBeCloseTo(0.6, 6);
+  expect(perK(170)).toBeCloseTo(0.6, 6);
+  expect(perK(175)).toBeLessThan(0.6);
+  expect(perK(232)).toBeCloseTo(3 / (36 - comfortableSkin(232)), 6);
+  // Beyond 232 W/m² the less, down to 55 % from 420 on.
+  expect(perK(240)).toBeLessThan(3 / (36 - comfortableSkin(240)) - 0.001);
+  expect(perK(326)).toBeCloseTo((0.775 * 3) / (36 - comfortableSkin(326)), 6);
+  expect(perK(420)).toBeCloseTo((0.55 * 3) / (36 - comfortableSkin(420)), 6);
+  expect(perK(419)).not.toBeCloseTo(perK(420), 4);
+  expect(perK(900)).toBeCloseTo(perK(420), 9);
   expect(at({ skin: -2, heat: 400 })).toBeCloseTo(at({ skin: -2, heat: 100 }), 9);
 });
 
-test('votes have no step where the line is carried on, nor between its two parts', () => {
-  const vote = (skinC: number, heat: number) => sensation(skinC, heat, 37, 0.1, 0);
-  for (const skinC of [28, 30, 33]) expect(Math.abs(vote(skinC, 232.01) - vote(skinC, 231.99))).toBeLessThan(0.001);
-  for (const skinC of [comfortableSkin(400), comfortableSkin(232)])
-    expect(Math.abs(vote(skinC + 0.001, 400) - vote(skinC - 0.001, 400))).toBeLessThan(0.002);
+test('skin of 36 °C is very hot at moderate work', () => {
+  for (const heat of [172, 200, 232]) expect(sensation(36, heat, 37, 0.1, 0)).toBeCloseTo(3, 6);
 });
 
 test('a hot core is felt whatever the skin does, from 38.4 °C on', () => {

@@ -42,6 +42,9 @@ test('a harder pace falls away where breathing so hard in that air hurts, with i
   const easy: Cue = { atS: 1800, actions: [], pace: { share: 0.75, untilS: 3600 } };
   expect(on(day(600))(planned(brisk)).cues).toEqual([brisk]);
   expect(on(day(600, -30))(planned(brisk)).cues).toEqual([]);
+  // Nor does anybody press on in mild air: that is for getting warm.
+  expect(on(day(600, 9.9))(planned(brisk)).cues).toEqual([brisk]);
+  expect(on(day(600, 10.1))(planned(brisk)).cues).toEqual([]);
   expect(on(day(600, -30))(planned(easy)).cues).toEqual([easy]);
 });
 

@@ -196,6 +196,7 @@ test('waiting at a race start in a jacket that comes off at the line; in the rac
     'wool-socks',
     'nordic-boots',
     'liner-gloves',
+    'warm-mitts',
     'thin-cap',
   );
   const planned = makePlan({ person: AVERAGE_PERSON, closet, timeline: race, sport: 'classic ski' });
@@ -244,7 +245,7 @@ test('a pace that is held over several moments is told once, and costs what the 
       aLeg({ minutes: 80, effort: { by: 'metabolic', value: 780 } }),
       aLeg({ name: 'Top', sport: 'stand', minutes: 15, effort: { by: 'usual' } }),
     ],
-    16,
+    22,
     1,
   );
   const closet = garmentsOf(

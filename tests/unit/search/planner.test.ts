@@ -238,8 +238,8 @@ test('what the day itself leads to is taken only where it is cheaper by a share 
   const even = ended().last(null);
   // Another shell on top, put on later and later: from a great help to hardly any.
   const over = takeGarment(even.plan, 'wind-shell-pits', 'carried');
-  const others = Array.from({ length: 60 }, (_, i) => {
-    const atS = 300 + (i / 60) * (request.timeline.endS - 600);
+  const others = Array.from({ length: 100 }, (_, i) => {
+    const atS = 300 + (i / 100) * (request.timeline.endS - 600);
     const plan = act(over, { do: 'putOn', garment: 'wind-shell-pits' }, atS);
     const { total } = runPlan({ ...request, plan }, plan, { stepS: 10 });
     return { plan, share: total / even.scored.total };
