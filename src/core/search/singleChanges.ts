@@ -18,6 +18,7 @@ import { phases } from '@/core/outing/moments';
 import type { Timeline } from '@/core/outing/timeline';
 import { alike } from './changes';
 import { atHalts } from './haltChanges';
+import { inThePack } from './inThePack';
 import type { PlanRequest } from './planRequest';
 
 /** One change of a plan, its name, and what of the body it dresses. */
@@ -114,6 +115,7 @@ function* asTheyCome(plan: Plan, request: PlanRequest): Generator<Change> {
     closet.filter((o) => (isOuterLayer(o) || (o.group === 'torso' && isStandby(o))) && suits(o)),
   );
   yield* untilItFalls(plan, along, request.timeline);
+  yield* inThePack(along, request);
   yield* withoutChanging(plan, closet, 'hands');
   yield* atHalts(
     plan,
