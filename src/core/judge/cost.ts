@@ -160,7 +160,7 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
       Math.max(0, m.shiverW - SHIVER_FREE_W) / SHIVER_POINT_W);
   c.heat +=
     hours *
-    (below(-m.sensation, -1.2, 1) +
+    (below(-m.sensation, -LIMIT.feltWarm, 1) +
       below(-m.hotCoreC, -LIMIT.coreHot, 0.3) +
       below(-m.fingersC, -HOT_HANDS_C, 1) * HOT_HANDS * settle +
       COAT_INDOORS * m.coats);

@@ -46,6 +46,8 @@ export const LIMIT = {
   heatDebt: 40,
   /** heat lost at a stop that is felt, Wh/m² (engineering value: a quarter of ISO 11079's limit) */
   stopLossFelt: 10,
+  /** vote of sensation beyond which warmth bothers (engineering value; ISO 10551: 1 warm, 2 hot) */
+  feltWarm: 1.2,
   /** vote of sensation that is worth a word (ISO 10551: −1 cool, −2 cold) */
   feltCool: -1.5,
   /** hazard bands of the wind chill index, °C (Environment Canada) */

@@ -1,11 +1,17 @@
 import type { Garment } from '@/core/clothing/garment';
 import { coldIn, hotIn, partOf, type BodyPart } from '@/core/judge/clothesHold';
+import { LIMIT } from '@/core/judge/limits';
 import type { Scored } from '@/core/judge/scorePlan';
 import type { Plan } from '@/core/kit/plan';
 import { closedUp, openedLater, openedUp } from './rungs';
 
 /** Between which air an outfit is asked about, °C. */
 export const REACH_C = [-45, 20] as const;
+
+/** What is asked of a run: what goes wrong, and how warm it feels. */
+interface Judged extends Pick<Scored, 'findings'> {
+  metrics: Pick<Scored['metrics'], 'feltHot'>;
+}
 
 /** Where one outfit works: from the coldest air in which nothing gets too cold to the warmest in which one does not stew. */
 export interface Reach {
@@ -25,14 +31,16 @@ export interface Reach {
 export function reachOf(
   plan: Plan,
   closet: readonly Garment[],
-  at: (airC: number, worn: Plan) => Pick<Scored, 'findings'>,
+  at: (airC: number, worn: Plan) => Judged,
   most: number,
 ): Reach {
   const [low, high] = REACH_C;
   const shut = closedUp(plan, closet);
   const opens = [openedUp(plan, closet), openedLater(plan, closet, most)];
   const cold = (airC: number) => coldIn(at(airC, shut));
-  const stews = (airC: number) => opens.every((open) => hotIn(at(airC, open)) !== undefined);
+  // Warmth that bothers is too much of it for whoever has a lighter rung, long before it is a weak point.
+  const tooWarm = (s: Judged) => hotIn(s) !== undefined || s.metrics.feltHot.value > LIMIT.feltWarm;
+  const stews = (airC: number) => opens.every((open) => tooWarm(at(airC, open)));
   const coldC = lastThatHolds(high, low, (c) => cold(c) === undefined);
   const below = coldC === null ? cold(high) : coldC > low ? cold(coldC - 1) : undefined;
   return { coldC, warmC: lastThatHolds(low, high, (c) => !stews(c)), first: below ? partOf(below) : null };

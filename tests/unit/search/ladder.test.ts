@@ -171,11 +171,18 @@ test('how far an outfit reaches is found to the degree, on both sides', () => {
     means: 'y',
   };
   const hot: Finding = { ...cold, kind: 'overheated' };
-  const at = (airC: number) => ({ findings: airC < -7 ? [cold] : airC > 4 ? [hot] : [] });
+  const felt = (value: number) => ({ metrics: { feltHot: { value, atS: 0 } } });
+  const at = (airC: number) => ({ findings: airC < -7 ? [cold] : airC > 4 ? [hot] : [], ...felt(1) });
   const plan = { worn: [], carried: [], openings: {}, cues: [] };
   expect(reachOf(plan, [], at, 3)).toEqual({ coldC: -7, warmC: 4, first: 'hands' });
-  expect(reachOf(plan, [], () => ({ findings: [] }), 3)).toEqual({ coldC: -45, warmC: 20, first: null });
-  expect(reachOf(plan, [], () => ({ findings: [cold] }), 3)).toMatchObject({ coldC: null, warmC: 20, first: 'hands' });
+  expect(reachOf(plan, [], () => ({ findings: [], ...felt(1.2) }), 3)).toEqual({ coldC: -45, warmC: 20, first: null });
+  expect(reachOf(plan, [], () => ({ findings: [cold], ...felt(1) }), 3)).toMatchObject({
+    coldC: null,
+    warmC: 20,
+    first: 'hands',
+  });
+  // Warmth that bothers is the warm end, long before it is a weak point: votes over 1.2.
+  expect(reachOf(plan, [], (airC) => ({ findings: [], ...felt(1 + airC / 50) }), 3).warmC).toBe(10);
   expect(lastThatHolds(10, -10, (n) => n >= 3)).toBe(3);
   expect(lastThatHolds(-10, 10, (n) => n <= 3)).toBe(3);
   expect(lastThatHolds(0, 9, () => false)).toBeNull();
