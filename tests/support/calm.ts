@@ -22,6 +22,7 @@ export const calm = (over: Partial<Metrics> = {}): Metrics => ({
   chillingWater: at(20),
   waterEnd: 10,
   basePeak: at(0.1),
+  baseChills: at(0.1),
   wetPeak: at(0.2),
   sweatG: 200,
   shiverMinutes: 0,

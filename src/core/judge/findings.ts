@@ -238,7 +238,7 @@ export const RULES: readonly Rule[] = [
     what: 'Your base layer',
     unit: 'share',
     bad: 'above',
-    read: (m) => m.basePeak,
+    read: (m) => m.baseChills,
     steps: [
       { kind: 'soaked base', limit: LIMIT.baseSoaked, severity: 2, means: 'soaked' },
       { limit: LIMIT.baseDamp, severity: 1, means: 'damp' },

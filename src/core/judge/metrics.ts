@@ -42,9 +42,9 @@ export interface Metrics {
   legWaterPeak: Extreme;
   chillingWater: Extreme;
   waterEnd: number;
-  /** share of the innermost torso layer's capacity, in air in which that chills */
+  /** share of the innermost torso layer's capacity, and in air in which that chills; largest torso wettedness */
   basePeak: Extreme;
-  /** largest torso wettedness */
+  baseChills: Extreme;
   wetPeak: Extreme;
   sweatG: number;
   shiverMinutes: number;
@@ -54,9 +54,8 @@ export interface Metrics {
   coldMinutes: number;
   feltHot: Extreme;
   feltCold: Extreme;
-  /** most heat lost at a stop in its first 20 minutes, Wh/m²: see `stopLoss` */
+  /** most heat lost at a stop in its first 20 minutes, and that of every stop in turn, Wh/m²: see `stopLoss` */
   stopLoss: Extreme;
-  /** that of every stop in turn, Wh/m² */
   stopLosses: number[];
   /** coldest felt, °C, anywhere and while any of the face is bare */
   felt: Extreme;
@@ -140,6 +139,7 @@ export function measure(run: RunToMeasure): Metrics {
     chillingWater: highest(),
     waterEnd: 0,
     basePeak: highest(),
+    baseChills: highest(),
     wetPeak: highest(),
     sweatG: 0,
     shiverMinutes: 0,
@@ -281,7 +281,8 @@ function readWater(m: Metrics, { series, arrays: w, area, timeline }: RunToMeasu
     const held = series.waterGm2[(r * w.count + base) * ZONE_COUNT + z];
     m.baseShare[r] += weight * wetShare(held, w.sorb[j], w.liquid[j]);
   }
-  if (series.feelsC[r] < LIMIT.wetChillsC) raise(m.basePeak, m.baseShare[r], t);
+  raise(m.basePeak, m.baseShare[r], t);
+  if (series.feelsC[r] < LIMIT.wetChillsC) raise(m.baseChills, m.baseShare[r], t);
 }
 
 function readStops(m: Metrics, { series, timeline, person }: RunToMeasure, bodyArea: number): void {

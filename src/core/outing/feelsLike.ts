@@ -26,6 +26,7 @@ const FOLLOWS = bareSkinC(-20, WALKS_MS, CHEEK_TISSUE) - bareSkinC(-21, WALKS_MS
  * @param tissue behind the part, m²K/W, up to a cheek's 0.091
  */
 export function feltByPart(s: Pick<Stretch, 'airC' | 'relativeWind'>, tissue: number): number {
+  if (tissue === CHEEK_TISSUE) return feelsLikeC(s);
   const warmer = bareSkinC(s.airC, s.relativeWind, tissue) - bareSkinC(s.airC, s.relativeWind, CHEEK_TISSUE);
   return feelsLikeC(s) + warmer / FOLLOWS;
 }

@@ -287,7 +287,8 @@ describe('the verdict', () => {
     const rain = { kind: 'rain' as const, mmH: 6 };
     const leg = { minutes: 60, sport: 'run', speedMs: 2.6, worn, precipitation: rain };
     const { metrics, findings } = run({ airC, humidity: 0.95, wind: 2, legs: [leg] }).scored;
-    expect(Math.max(...metrics.baseShare)).toBeGreaterThan(0.7);
+    // Soaked it is in any air, and the chances say so.
+    expect(metrics.basePeak.value).toBeGreaterThan(0.7);
     expect(findings.some((f) => f.kind === 'soaked base')).toBe(weak);
   });
 

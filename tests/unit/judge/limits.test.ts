@@ -57,8 +57,8 @@ const LIMITS: Case[] = [
   ['air that freezes skin', -28, 0.5, 'below', 'exposure', 1, (v) => ({ felt: at(v) })],
   ['a bare face in very cold air', -40, 0.5, 'below', 'exposure', 3, (v) => ({ feltBare: at(v) })],
   ['a bare face in cold air', -28, 0.5, 'below', 'exposure', 2, (v) => ({ feltBare: at(v) })],
-  ['the base is soaked', 0.7, 0.01, 'above', 'soaked base', 2, (v) => ({ basePeak: at(v) })],
-  ['the base is damp', 0.3, 0.01, 'above', 'damp base', 1, (v) => ({ basePeak: at(v) })],
+  ['the base is soaked', 0.7, 0.01, 'above', 'soaked base', 2, (v) => ({ baseChills: at(v) })],
+  ['the base is damp', 0.3, 0.01, 'above', 'damp base', 1, (v) => ({ baseChills: at(v) })],
   ['shivering, unsafe', 45, 0.5, 'above', 'shivering', 3, (v) => ({ shiverMinutes: v })],
   ['shivering', 10, 0.5, 'above', 'shivering', 2, (v) => ({ shiverMinutes: v })],
   ['too hot for long', 10, 0.5, 'above', 'overheated', 2, (v) => ({ hotMinutes: v })],
@@ -129,7 +129,7 @@ test('wind is named from a gale on, and a storm is no day to go; less of it gets
 });
 
 test('several things go wrong: the gravest first, and the farthest past its limit among equals', () => {
-  const list = findings(calm({ fingers: at(14), toes: at(9), face: at(-1), basePeak: at(0.4) }), dry);
+  const list = findings(calm({ fingers: at(14), toes: at(9), face: at(-1), baseChills: at(0.4) }), dry);
   expect(list.map((f) => f.kind)).toEqual(['face', 'toes', 'fingers', 'damp base']);
 });
 
