@@ -1,18 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
 import { storeGolden } from '../support/storedPlans';
-import { expect, SEARCH_MS, test, withoutLadders, type Page } from '../support/browser';
-
-async function faults(page: Page, only?: string): Promise<string[]> {
-  const axe = new AxeBuilder({ page });
-  const { violations } = await (only ? axe.withRules([only]) : axe.withTags(['wcag2a', 'wcag2aa'])).analyze();
-  return violations.map(
-    (v) =>
-      `${v.id}: ${v.nodes
-        .map((n) => n.target.join(' '))
-        .slice(0, 3)
-        .join('; ')}`,
-  );
-}
+import { faults } from '../support/accessibility';
+import { expect, SEARCH_MS, test, withoutLadders } from '../support/browser';
 
 /** Contrast AA, names and roles measured by axe on every screen, by day and at dusk; all of it reachable by keyboard. */
 for (const path of ['/', '/closet', '/me', '/outing/new', '/outings', '/book', '/ladder'])

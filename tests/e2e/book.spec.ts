@@ -1,14 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
+import { faults } from '../support/accessibility';
 import { expect, SEARCH_MS, test, type Page } from '../support/browser';
 
-const faults = async (page: Page) =>
-  (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze()).violations.map(
-    (v) =>
-      `${v.id}: ${v.nodes
-        .map((n) => n.target.join(' '))
-        .slice(0, 3)
-        .join('; ')}`,
-  );
 const shown = (page: Page) => page.getByText(/\d+ of 3\d shown/);
 
 test('the book: filters grey, a piece lights its days, causes can be called chance, keys go through the days', async ({

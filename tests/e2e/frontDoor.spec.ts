@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
+import { faults } from '../support/accessibility';
 import { expect, SEARCH_MS, test, withoutLadders, type APIRequestContext, type Page } from '../support/browser';
 import postgres from 'postgres';
 import { spawnSync } from 'node:child_process';
@@ -13,17 +13,6 @@ const exact = (page: Page) =>
 /** The ladder's rungs are there: from then on the answer is the one that stays. */
 const laddered = (page: Page) =>
   expect(page.getByText(/Rung \d+ of \d+ on your ladder/)).toBeVisible({ timeout: SEARCH_MS });
-
-async function faults(page: Page): Promise<string[]> {
-  const result = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
-  return result.violations.map(
-    (v) =>
-      `${v.id}: ${v.nodes
-        .map((n) => n.target.join(' '))
-        .slice(0, 4)
-        .join('; ')}`,
-  );
-}
 
 test('type the line, and it is answered; drag the wind, and the line, the clothes and what it feels like follow', async ({
   page,

@@ -39,7 +39,7 @@ test('from a route and a forecast to a saved plan that is there again after a re
   await newOuting(page, {
     name: 'Round the Rake',
     sport: 'Ski tour',
-    gpx: 'skarn-head-round.gpx',
+    gpx: 'lang-tarn-hut.gpx',
     csv: 'saturday-tarnholt.csv',
     load: '7',
   });
@@ -360,7 +360,7 @@ test('how you want it is kept, the curve gives a plan for each number of cues, a
   await newOuting(page, {
     name: 'As I like it',
     sport: 'Run',
-    gpx: 'lang-tarn-hut.gpx',
+    gpx: 'mill-lane-loop.gpx',
     csv: 'saturday-tarnholt.csv',
     load: '2',
   });
@@ -373,14 +373,14 @@ test('how you want it is kept, the curve gives a plan for each number of cues, a
   await fuss.focus();
   await fuss.press('End');
   await expect(page.getByText('3.0 ×')).toBeVisible();
-  await page.getByRole('textbox', { name: 'Not below, feels' }).fill('-20');
+  await page.getByRole('textbox', { name: 'Not below, feels' }).fill('-12');
   await page.getByRole('button', { name: 'Plan again' }).click();
   await expect(page.getByRole('button', { name: 'Plan again' })).toBeEnabled({ timeout: SEARCH_MS });
   await expect(page.getByTestId('save-state')).toHaveText('Saved', { timeout: SEARCH_MS });
   await page.getByRole('button', { name: /^The plan with 0 cues/ }).click();
   await expect.poll(cues).toBe(0);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(page.getByText(/below your own floor of −20/)).toBeVisible({ timeout: SEARCH_MS });
+  await expect(page.getByText(/below your own floor of −12/)).toBeVisible({ timeout: SEARCH_MS });
   await page.getByRole('button', { name: 'Start cold' }).click();
   await page.getByRole('button', { name: 'Down at stops' }).click();
   await page.getByRole('button', { name: 'Compare 2' }).click();

@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
+import { faults } from '../support/accessibility';
 import { expect, test, type BrowserContext, type Locator, type Page } from '../support/browser';
 import jsQR from 'jsqr';
 import { randomUUID } from 'node:crypto';
@@ -37,17 +37,6 @@ const PLAN = {
     },
   ],
 };
-
-async function faults(page: Page): Promise<string[]> {
-  const result = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
-  return result.violations.map(
-    (v) =>
-      `${v.id}: ${v.nodes
-        .map((n) => n.target.join(' '))
-        .slice(0, 4)
-        .join('; ')}`,
-  );
-}
 
 const packed = (page: Page) => expect(page.getByText('Packed: works without a network.')).toBeVisible();
 

@@ -1,22 +1,21 @@
 import type { Plan } from '@/core/kit/plan';
-import { atOtherPaces } from './atOtherPaces';
 import { chances } from '@/core/questions/chances';
 import type { Work } from '@/core/questions/phaseRunner';
 import type { Course } from './course';
 import { ALL, Descent, NEARLY, PATIENT } from './descent';
 import { mapDress } from './dress';
 import { fewerCues } from './fewerCues';
-import { DEAR, FEW, finishingOf, mostCuesOf, type Finishing, type Polished } from './finishing';
-import { fromOtherBases } from './fromOtherBases';
+import { DEAR, finishingOf, mostCuesOf, type Finishing, type Polished } from './finishing';
 import { improve } from './improve';
 import { kitGarments, type Kit } from './kit';
 import { BODY_PARTS, sameParts } from './kitParts';
 import { PathRun } from './pathRun';
 import type { Descended } from './otherStarts';
 import type { CurvePoint, PlanRequest, Progress } from './planRequest';
-import { polish, withHandsInTime } from './polish';
+import { polish } from './polish';
 import { mayFollow } from './mayFollow';
 import { settle } from './settle';
+import { triedFurther } from './triedFurther';
 import { MOST_CUES } from './wishes';
 import { withoutWornJacket } from './withoutWornJacket';
 
@@ -174,12 +173,13 @@ export class Look {
     this.course.goOnAfter(this.held, NOTHING);
     descent.tell(0.9, 'Trying other paces');
     descent.nears(0.92);
-    const paced = polished.least >= DEAR ? atOtherPaces(polished, descent.candidates, finishing) : polished;
-    const hard = paced.least >= DEAR && this.request.closet.length > FEW;
-    const found = hard ? fromOtherBases(paced, descent.candidates, mixing) : paced;
-    const again = hard ? withHandsInTime(found, descent.candidates, mixing) : found;
+    const found = triedFurther(polished, descent.candidates, mixing);
     met.cost = found.least;
-    if (again.plan !== polished.plan) return this.foundIn(met, again, finishing);
+    return found.plan === polished.plan ? this.end() : this.foundIn(met, found, finishing);
+  }
+
+  /** What it ends with where nothing more is tried on it. */
+  end(): Found {
     const { soFar } = this;
     this.course.goOnAfter(this.course.work, this.settled?.work ?? NOTHING);
     return soFar;

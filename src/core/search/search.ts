@@ -16,6 +16,7 @@ import type { Planned, PlanRequest, Progress } from './planRequest';
 import { mayFollow } from './mayFollow';
 import { nearTo } from './nearTo';
 import { settle } from './settle';
+import { triedFurther } from './triedFurther';
 
 /** What a look at the day itself finds must be cheaper by such a share: what suits the even day is the steadier answer. */
 const CHEAPER = 0.03;
@@ -45,13 +46,16 @@ export interface Fitted extends Found {
   dear: boolean;
 }
 
-/** A look at the day itself from one start. It asks nothing of a search on the even day, and may run beside it. @param progress false ends it with the best so far */
+/**
+ * A look at the day itself from one start. It asks nothing of a search on the even day, and may run beside it. What takes longest, other paces and other
+ * bases, is left to whoever knows that it is cheaper than what suits the even day: one in six is. @param progress false ends it with the best so far
+ */
 export function lookAlone(request: PlanRequest, progress: Progress): Alone {
   const look = new Look(askedOn('day', request), progress);
   look.begin();
   look.meet(null);
   look.better();
-  const found = look.further();
+  const found = look.end();
   const cost = costOf(found.plan, finishingOf(look.descent));
   return { ...found, cost, phases: look.work.phases };
 }
@@ -182,7 +186,10 @@ export class Search {
     descent.tell(0.96, 'Missing each cue once');
     const finished = (plan: Plan) => missed(withProposed(plan, finishing), finishing);
     const even = finished(fitted.plan);
-    const own = alone && alone.cost < fitted.cost ? finished(nearer(alone.plan, fitted.plan, finishing)) : even;
+    const own =
+      alone && alone.cost < fitted.cost
+        ? finished(nearer(tried(alone, descent, finishing), fitted.plan, finishing))
+        : even;
     const isOwn = own.scored.total < (1 - CHEAPER) * even.scored.total;
     const { plan, scored, cues } = isOwn ? own : even;
     const curve = curveInFull((isOwn && alone ? alone : fitted).curve, plan, {
@@ -195,6 +202,12 @@ export class Search {
     descent.tell(1, 'Done');
     return { plan, scored, safe: isSafe(scored.findings), cues, mustNotMiss: mustNotMiss(cues), curve, simulations };
   }
+}
+
+/** What a look at the day itself found, with what may better a dear plan tried on it. */
+function tried({ plan, cost, others }: Alone, descent: Descent, f: Finishing): Plan {
+  descent.tell(0.96, 'Trying other paces');
+  return triedFurther({ plan, least: cost }, descent.candidates, { ...f, others }).plan;
 }
 
 /** What a look at the day itself found, as near to what suits the even day as nobody could tell. */

@@ -222,6 +222,17 @@ test.each([
     expect(again.plan).toEqual(whole.plan);
     expect(again.curve).toEqual(whole.curve);
     expect(again.simulations).toBe(whole.simulations);
+    if (further !== 'the same' || !alone) return;
+    // Other paces and bases are tried on what the day itself leads to only where it is cheaper than what suits the even day, and dear.
+    const steps = (cost: number) => {
+      const before = work.steps;
+      search.last({ ...alone, cost });
+      return work.steps - before;
+    };
+    expect(whole.scored.total).toBeGreaterThan(2.01);
+    const notDear = steps(1.99);
+    expect(steps(1.01 * whole.scored.total)).toBeLessThan(notDear);
+    expect(steps(2.01)).toBeGreaterThan(2 * notDear);
   },
 );
 

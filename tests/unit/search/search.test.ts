@@ -3,7 +3,6 @@ import { AVERAGE_PERSON } from '@/core/body/person';
 import { CATALOGUE } from '@/core/clothing/catalogue';
 import { shareAbove } from '@/core/quantity/shareAbove';
 import { EXTREME } from '@/core/judge/extremes';
-import { timelineOf } from '@/core/outing/outing';
 import type { Timeline } from '@/core/outing/timeline';
 import { balancedKit, candidates, dryPartKit, firstKit, goesOver, otherKit } from '@/core/search/candidates';
 import { Course } from '@/core/search/course';
@@ -24,7 +23,7 @@ import { COARSE_S } from '@/core/search/descent';
 import { makePlan } from '@/core/search/planner';
 import { runInFull } from '@/core/questions/question';
 import { scorePlan } from '@/core/judge/scorePlan';
-import { buildDemoOutings, DEMO_DAMP, DEMO_PERSON } from '@/demo/scenario';
+import { goldenOutings } from '../../golden/outings';
 import { caseOf, OUTINGS } from '#tests/support/goodSense';
 import { hikingIn } from '#tests/support/finishing';
 import { aLeg, dayOf, garmentsOf, SKI_CLOSET, upStopDown } from '#tests/support/outings';
@@ -260,17 +259,13 @@ test('the order in which a closet is listed changes nothing', () => {
 /** What the same search finds from thin layers alone (30 November 2026): kept as data, since each of these two searches takes a minute. */
 const MANY_THIN = JSON.parse(readFileSync('tests/plans/manyThin.json', 'utf8')) as Plan;
 
+// The plan without a rule is the one that the golden numbers keep of this outing, and `npm run golden` holds to the planner.
 test('without a rule it is planned as well as from thin layers alone: a layer that pays only when worn another way is found', () => {
-  const files = (name: string) => readFileSync(`src/demo/files/${name}`, 'utf8');
-  const [{ outing }] = buildDemoOutings(files, DEMO_PERSON);
-  const asked = {
-    person: DEMO_PERSON,
-    timeline: timelineOf(outing, DEMO_PERSON),
-    closet: CATALOGUE,
-    damp: DEMO_DAMP,
-  };
-  const free = makePlan({ ...asked, sport: outing.sport });
-  expect(free.scored.total).toBeLessThan(1.03 * runInFull({ ...asked, plan: MANY_THIN }).total);
+  const [skarnHead] = goldenOutings('.');
+  const [kept] = JSON.parse(readFileSync('tests/golden/numbers.json', 'utf8')) as { outing: string; plan: Plan }[];
+  expect(kept.outing).toBe(skarnHead.name);
+  const total = (plan: Plan) => runInFull({ ...skarnHead, plan }).total;
+  expect(total(kept.plan)).toBeLessThan(1.03 * total(MANY_THIN));
 });
 
 test('no two changes of a kit bring one piece twice: socks worn from the start are no dry ones for later', () => {
