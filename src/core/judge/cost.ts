@@ -90,6 +90,12 @@ export const noCost = (): BodyCost => ({
   burden: 0,
 });
 
+/**
+ * A face near freezing: from where the most susceptible one is in what feels like −19 °C, so many points an hour for so many K beneath it, growing squared
+ * (engineering values: 35 where skin freezes. Down to −27 °C public wind chill tables call the risk low, and whoever races on skis at −11 °C goes with bare cheeks: common practice, no published source).
+ */
+const FACE_FREEZES = { nearC: 2.5, spanK: 1.2, points: 8 } as const;
+
 /** Bare ears begin to count at this, °C, six kelvin below it so many points an hour; eyes that hurt, a mask at work, eyewear that fogs, limbs dressed scantily, wet hair or rain at the neck. Engineering values. */
 const EARS_C = 12;
 const EARS = 0.4;
@@ -172,7 +178,7 @@ export function addMoment(c: BodyCost, m: Moment, person: Person, hours: number)
     (digit(m.fingersC, person.handsK ?? 0, settle) +
       0.8 * digit(m.toesC, person.feetK ?? 0, settle) +
       below(m.faceC + (person.faceK ?? 0), LIMIT.facePain + 1, 4) * settle +
-      below(m.faceC, 4, 1.2) * 8 +
+      below(m.faceC, FACE_FREEZES.nearC, FACE_FREEZES.spanK) * FACE_FREEZES.points +
       below(m.scalpC, LIMIT.scalpCold, 6) * 0.5 * settle +
       below(m.earC, EARS_C, 6) * EARS * settle +
       EYES * m.eyes +

@@ -192,7 +192,7 @@ export function measure(run: RunToMeasure): Metrics {
     const core = hotCore(series.coreC[r], series.habitW[r] / most);
     if (core > m.hotCore.value) m.hotCore = { value: core, atS: t, coreC: series.coreC[r] };
     m.hotCoreC[r] = core;
-    m.sensation[r] = sensation(torso, heat, core, wet, person.warmth);
+    m.sensation[r] = sensation(torso, heat, core, wet, person.warmth, series.shiverW[r]);
     const margin = torso + person.warmth - coldTorso(heat);
     if (margin < m.torsoMargin.value) m.torsoMargin = { value: margin, atS: t, torsoC: torso };
     m.heatWm2[r] = heat;

@@ -162,7 +162,14 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   into.torsoWet = torsoMean(sim.wettedness);
   into.feetWet = sim.wettedness[FEET];
   into.heatWm2 = s.head[HEAD.habit] / sim.body.totalArea;
-  into.sensation = sensation(into.torsoC, into.heatWm2, into.hotCoreC, into.torsoWet, sim.body.person.warmth);
+  into.sensation = sensation(
+    into.torsoC,
+    into.heatWm2,
+    into.hotCoreC,
+    into.torsoWet,
+    sim.body.person.warmth,
+    sim.shiverW,
+  );
   into.shiverW = sim.shiverW;
   into.feelsC = sim.feelsC;
   into.earC = sim.weather.earC;

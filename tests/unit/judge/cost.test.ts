@@ -55,7 +55,8 @@ test.each<[string, Partial<Moment>, keyof BodyCost, number]>([
   ['fingers 2 K under 10 °C, near numb', { fingersC: 8 }, 'extremities', (16 / 7) ** 2 + 6],
   ['toes 7 K under 24 °C weigh four fifths', { toesC: 17 }, 'extremities', 0.8],
   ['a face 4 K under 11 °C', { faceC: 7 }, 'extremities', 1],
-  ['a face 1.2 K under 4 °C, near freezing', { faceC: 2.8 }, 'extremities', 2.05 ** 2 + 8],
+  ['a face at 2.6 °C, which stings and does not freeze yet', { faceC: 2.6 }, 'extremities', 2.1 ** 2],
+  ['a face 1.2 K under 2.5 °C, near freezing', { faceC: 1.3 }, 'extremities', 2.425 ** 2 + 8],
   ['a head 6 K under 20 °C', { scalpC: 14 }, 'extremities', 0.5],
 ])('%s for an hour', (_, over, part, points) => {
   const c = anHourOf(over);

@@ -16,9 +16,9 @@ test('the line is held beyond where people were measured: 40 and 420 W/m²', () 
   expect(coldTorso(200)).toBeCloseTo(comfortableSkin(200) - 6.5, 9);
 });
 
-const at = (over: { skin?: number; heat?: number; core?: number; wet?: number; warmth?: number }) => {
-  const { skin = 0, heat = 200, core = 37.1, wet = 0.1, warmth = 0 } = over;
-  return sensation(comfortableSkin(heat) + skin, heat, core, wet, warmth);
+const at = (over: { skin?: number; heat?: number; core?: number; wet?: number; warmth?: number; shiver?: number }) => {
+  const { skin = 0, heat = 200, core = 37.1, wet = 0.1, warmth = 0, shiver = 0 } = over;
+  return sensation(comfortableSkin(heat) + skin, heat, core, wet, warmth, shiver);
 };
 
 test('neutral at comfortable skin; cooler skin feels cool, warmer skin warm, and warmth is felt sooner', () => {
@@ -44,8 +44,18 @@ test('warmth is a way to skin of 36 °C, very hot at any work, of which who work
   expect(at({ skin: -2, heat: 400 })).toBeCloseTo(at({ skin: -2, heat: 100 }), 9);
 });
 
+test('whoever shivers is cold however warm the torso is, from 15 W on and in full from 60', () => {
+  const warm = { skin: 1, heat: 90 };
+  expect(at({ ...warm, shiver: 15 })).toBe(at(warm));
+  expect(at({ ...warm, shiver: 16 })).toBeLessThan(at(warm));
+  expect(at({ ...warm, shiver: 59 })).toBeGreaterThan(-2);
+  for (const shiver of [60, 400]) expect(at({ ...warm, shiver })).toBeCloseTo(-2, 9);
+  // What is colder than that stays so.
+  expect(at({ skin: -6, shiver: 200 })).toBeCloseTo(at({ skin: -6 }), 9);
+});
+
 test('skin of 36 °C is very hot at moderate work', () => {
-  for (const heat of [172, 200, 232]) expect(sensation(36, heat, 37, 0.1, 0)).toBeCloseTo(3, 6);
+  for (const heat of [172, 200, 232]) expect(sensation(36, heat, 37, 0.1, 0, 0)).toBeCloseTo(3, 6);
 });
 
 test('a hot core is felt whatever the skin does, from 38.4 °C on', () => {
