@@ -92,7 +92,7 @@ export const noCost = (): BodyCost => ({
 
 /**
  * A face near freezing: from where the most susceptible one is in what feels like −19 °C, so many points an hour for so many K beneath it, growing squared
- * (engineering values: 35 where skin freezes. Down to −27 °C public wind chill tables call the risk low, and whoever races on skis at −11 °C goes with bare cheeks: common practice, no published source).
+ * (engineering values: 50 where skin freezes. Down to −27 °C public wind chill tables call the risk low, and whoever races on skis at −11 °C goes with bare cheeks: common practice, no published source).
  */
 const FACE_FREEZES = { nearC: 2.5, spanK: 1.2, points: 8 } as const;
 
