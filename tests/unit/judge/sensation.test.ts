@@ -69,12 +69,21 @@ test('a body at rest feels the heat it still holds, one at work hardly', () => {
   const gain = (heat: number) => at({ heat, core: 37.9 }) - at({ heat });
   expect(gain(60)).toBeGreaterThan(0.7);
   expect(gain(400)).toBeLessThan(0.2);
+  // The less the harder the work, down to a seventh.
+  expect(gain(175)).toBeCloseTo(0.8 * 1.2 * 0.5, 9);
+  expect(gain(290)).toBeGreaterThan(gain(310));
+  expect(gain(310)).toBeCloseTo(0.8 * 1.2 * 0.15, 9);
+  const lost = at({ heat: 70, core: 36.2 }) - at({ heat: 70, core: 36.7 });
+  expect(lost).toBeCloseTo(-0.5 * 1.2 * 0.8, 9);
 });
 
 test('clammy skin makes warm warmer and cold colder, from a wettedness of 0.4', () => {
   expect(at({ wet: 0.4 })).toBeCloseTo(at({ wet: 0 }), 9);
   expect(at({ wet: 0.9 })).toBeGreaterThan(at({}) + 0.3);
-  expect(at({ skin: -4, wet: 0.9 })).toBeLessThan(at({ skin: -4 }) - 0.2);
+  const by = (skin: number, wet: number) => at({ skin, wet }) - at({ skin });
+  expect([by(0, 0.9), by(0.5, 0.65), by(-1, 0.9), by(-4, 0.9)].map((x) => Math.round(x * 1e6) / 1e6)).toEqual([
+    0.4, 0.2, 0.08, -0.24,
+  ]);
 });
 
 test('who runs warm feels warmer at the same skin, and no vote leaves the scale', () => {
