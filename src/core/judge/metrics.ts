@@ -16,7 +16,7 @@ import type { Timeline } from '@/core/outing/timeline';
 import type { Series } from '@/core/simulate/series';
 import { shareAbove } from '@/core/quantity/shareAbove';
 import { torsoMean } from './moment';
-import { coldTorso, sensation } from './sensation';
+import { coldTorso, sensation, shaken } from './sensation';
 import { CHILL_S, LIMIT, SETTLE_S, SHIVERS_W, WEAK } from './limits';
 
 /** What the verdict, the cost and the screen all read: made once from a run. */
@@ -192,7 +192,7 @@ export function measure(run: RunToMeasure): Metrics {
     const core = hotCore(series.coreC[r], series.habitW[r] / most);
     if (core > m.hotCore.value) m.hotCore = { value: core, atS: t, coreC: series.coreC[r] };
     m.hotCoreC[r] = core;
-    m.sensation[r] = sensation(torso, heat, core, wet, person.warmth, series.shiverW[r]);
+    m.sensation[r] = shaken(sensation(torso, heat, core, wet, person.warmth), series.shiverW[r]);
     const margin = torso + person.warmth - coldTorso(heat);
     if (margin < m.torsoMargin.value) m.torsoMargin = { value: margin, atS: t, torsoC: torso };
     m.heatWm2[r] = heat;

@@ -5,7 +5,7 @@ import type { Simulator } from '@/core/simulate/simulator';
 import { HEAD } from '@/core/simulate/state';
 import { hotCore } from './hotCore';
 import type { Metrics } from './metrics';
-import { sensation } from './sensation';
+import { sensation, shaken } from './sensation';
 
 /** What the cost reads of a moment. Temperatures °C. */
 export interface Moment {
@@ -162,15 +162,9 @@ export function readMoment(sim: Simulator, into: Moment): Moment {
   into.torsoWet = torsoMean(sim.wettedness);
   into.feetWet = sim.wettedness[FEET];
   into.heatWm2 = s.head[HEAD.habit] / sim.body.totalArea;
-  into.sensation = sensation(
-    into.torsoC,
-    into.heatWm2,
-    into.hotCoreC,
-    into.torsoWet,
-    sim.body.person.warmth,
-    sim.shiverW,
-  );
   into.shiverW = sim.shiverW;
+  const { warmth } = sim.body.person;
+  into.sensation = shaken(sensation(into.torsoC, into.heatWm2, into.hotCoreC, into.torsoWet, warmth), into.shiverW);
   into.feelsC = sim.feelsC;
   into.earC = sim.weather.earC;
   into.eyes = sim.weather.eyes;

@@ -43,15 +43,11 @@ function warmVotes(warmerK: number, heatWm2: number): number {
 const CORE_FELT_COLD = 36.7;
 const CORE_FELT_WARM = 37.1;
 
-/** Shivering that goes unnoticed, and that is shaking, W; whoever shakes is cold, however warm a thick jacket keeps the torso (engineering values). */
-const SHAKES_W = [15, 60] as const;
-const COLD_VOTE = -2;
-
 /**
  * Whole-body thermal sensation, −3 very cold to +3 very hot.
  * Torso skin against what is comfortable at this effort, plus what the core still holds after work when resting, or has lost, plus clamminess, which warm skin finds
- * close and cool skin chilling, shifted by the athlete's warmth. Whoever shivers feels cold at the least.
- * @param torsoSkinC °C  @param coreC °C, less what hard work gives anybody (`hotCore`)  @param heatWm2 metabolic heat over the last ten minutes, W/m²  @param wettedness 0–1  @param warmth K, athlete's own  @param shiverW heat of shivering, W
+ * close and cool skin chilling, shifted by the athlete's warmth.
+ * @param torsoSkinC °C  @param coreC °C, less what hard work gives anybody (`hotCore`)  @param heatWm2 metabolic heat over the last ten minutes, W/m²  @param wettedness 0–1  @param warmth K, athlete's own
  */
 export function sensation(
   torsoSkinC: number,
@@ -59,7 +55,6 @@ export function sensation(
   coreC: number,
   wettedness: number,
   warmth: number,
-  shiverW: number,
 ): number {
   const d = torsoSkinC - comfortableSkin(heatWm2) + warmth;
   const skin = d < 0 ? d * COOLER_VOTES : warmVotes(d, heatWm2);
@@ -67,9 +62,16 @@ export function sensation(
   const off = coreC > CORE_FELT_WARM ? coreC - CORE_FELT_WARM : Math.min(0, coreC - CORE_FELT_COLD);
   const core = clamp(off * 1.2, -2, 2) * rested + Math.max(0, coreC - 38.4) * 2;
   const clammy = Math.max(0, wettedness - 0.4) * 0.8 * clamp(1 + 0.8 * d, -0.6, 1);
-  const vote = clamp(skin + core + clammy, -3, 3);
-  return vote - ramp(shiverW, SHAKES_W) * Math.max(0, vote - COLD_VOTE);
+  return clamp(skin + core + clammy, -3, 3);
 }
+
+/** Shivering that goes unnoticed, and that is shaking, W (engineering values). */
+const SHAKES_W = [15, 60] as const;
+const COLD_VOTE = -2;
+
+/** The vote of somebody who shivers: whoever shakes is cold, however warm a thick jacket keeps the torso. @param vote by skin and core  @param shiverW heat of shivering, W */
+export const shaken = (vote: number, shiverW: number): number =>
+  vote - ramp(shiverW, SHAKES_W) * Math.max(0, vote - COLD_VOTE);
 
 export function sensationWord(vote: number): string {
   return SENSATION_WORDS[Math.round(clamp(vote, -3, 3)) + 3];

@@ -34,10 +34,10 @@ describe('sensation', () => {
     expect(coldTorso(58)).toBeLessThan(comfortableSkin(58) - 5);
   });
   test('colder skin feels colder, the athlete’s own warmth shifts it, and words follow ISO 10551', () => {
-    expect(sensation(34, 60, 37, 0.06, 0, 0)).toBeWithin(-0.3, 0.3);
-    expect(sensation(30, 60, 37, 0.06, 0, 0)).toBeLessThan(-1);
-    expect(sensation(30, 60, 37, 0.06, 1, 0)).toBeGreaterThan(sensation(30, 60, 37, 0.06, 0, 0));
-    expect(sensation(20, 60, 36, 0.06, 0, 0)).toBe(-3);
+    expect(sensation(34, 60, 37, 0.06, 0)).toBeWithin(-0.3, 0.3);
+    expect(sensation(30, 60, 37, 0.06, 0)).toBeLessThan(-1);
+    expect(sensation(30, 60, 37, 0.06, 1)).toBeGreaterThan(sensation(30, 60, 37, 0.06, 0));
+    expect(sensation(20, 60, 36, 0.06, 0)).toBe(-3);
     expect([-3, -2, -1, 0, 1, 2, 3].map(sensationWord)).toEqual([
       'very cold',
       'cold',

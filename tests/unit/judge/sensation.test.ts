@@ -1,4 +1,4 @@
-import { coldTorso, comfortableSkin, sensation } from '@/core/judge/sensation';
+import { coldTorso, comfortableSkin, sensation, shaken } from '@/core/judge/sensation';
 
 /** Fanger 1970 (ISO 7730): comfortable mean skin temperature 35.7 − 0.0275 (M − W), W/m². */
 test.each([
@@ -18,7 +18,7 @@ test('the line is held beyond where people were measured: 40 and 420 W/m²', () 
 
 const at = (over: { skin?: number; heat?: number; core?: number; wet?: number; warmth?: number; shiver?: number }) => {
   const { skin = 0, heat = 200, core = 37.1, wet = 0.1, warmth = 0, shiver = 0 } = over;
-  return sensation(comfortableSkin(heat) + skin, heat, core, wet, warmth, shiver);
+  return shaken(sensation(comfortableSkin(heat) + skin, heat, core, wet, warmth), shiver);
 };
 
 test('neutral at comfortable skin; cooler skin feels cool, warmer skin warm, and warmth is felt sooner', () => {
@@ -55,7 +55,7 @@ test('whoever shivers is cold however warm the torso is, from 15 W on and in ful
 });
 
 test('skin of 36 °C is very hot at moderate work', () => {
-  for (const heat of [172, 200, 232]) expect(sensation(36, heat, 37, 0.1, 0, 0)).toBeCloseTo(3, 6);
+  for (const heat of [172, 200, 232]) expect(sensation(36, heat, 37, 0.1, 0)).toBeCloseTo(3, 6);
 });
 
 test('a hot core is felt whatever the skin does, from 38.4 °C on', () => {
