@@ -71,6 +71,10 @@ test('by keys alone: type, colder, harder, wet, lay it out as a score with its l
   // What was laid out stands ready at the door again.
   await page.goto('/');
   await expect(line(page)).toHaveValue(/effort 3.5/);
+  // What the whole planner ended with was laid out, not what stood there while it still looked.
+  const laid = page.getByRole('article').filter({ hasText: '07:05' });
+  await expect(laid.first()).toContainText('Run');
+  await expect(laid.first()).not.toContainText('not safe');
 });
 
 test('what is typed before the page is at work is taken in when it is', async ({ page }) => {

@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 
 /**
  * The planner against the world outside it: every plan there is on small cases, and rules of thumb on random outings. A few
- * of each here, run as built code (Jest's is ten times slower); `npm run prove` runs them all, docs/planner.md has the result.
+ * of each here, by the same program; `npm run prove` runs them all, docs/planner.md has the result.
  */
 const NOTHING = { small: 0, random: 0, kept: 0, schools: 0, plans: 0, hand: 0, stability: 0, learning: 0 };
 const lines = (some: Partial<typeof NOTHING>): Record<string, never>[] => {

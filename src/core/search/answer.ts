@@ -6,7 +6,6 @@ import { needsOf, type Need } from '@/core/judge/needs';
 import type { Scored } from '@/core/judge/scorePlan';
 import { alongOf, leaveGarment } from '@/core/kit/edit';
 import type { Plan } from '@/core/kit/plan';
-import type { DoorDay } from '@/core/outing/doorDay';
 import type { Outing } from '@/core/outing/outing';
 import type { Timeline } from '@/core/outing/timeline';
 import { advise, type Advice } from '@/core/questions/advise';
@@ -18,6 +17,7 @@ import { runInFull, runPlan, type Question } from '@/core/questions/question';
 import { adapt, tried } from './adapt';
 import type { Change } from './changes';
 import { aroundDoor, type DoorAround } from './aroundDoor';
+import { isLong } from './longDay';
 import { askedOn, keepsRules, laidOut, leadDaysOf, rungsWorn, type DoorQuestion } from './doorQuestion';
 import type { WornRung } from './rungs';
 import { mouthRuleHolds } from './wishes';
@@ -156,16 +156,6 @@ function inFull(
     without: withoutCues(asked, plan),
   };
 }
-
-/**
- * A day this long, or with a stop this long outdoors, min, or in which this much falls, mm/h, is more than a rung with small changes (rungs are
- * climbed dry): the whole planner looks at it too.
- */
-const LONG = { minutes: 100, stop: 4, falls: 0.5 } as const;
-export const isLong = ({ minutes, stops, falls }: DoorDay): boolean =>
-  minutes > LONG.minutes ||
-  (falls.kind !== 'none' && falls.mmH >= LONG.falls) ||
-  stops.some((s) => s.kind !== 'hut' && s.kind !== 'lights' && s.minutes >= LONG.stop);
 
 /** What the whole planner must save before it is preferred to the rung: a share of the cost, and points. */
 const SEARCH_SAVES = { share: 0.03, points: 0.05 } as const;

@@ -69,7 +69,7 @@ export function FrontView(props: FrontProps) {
 
   const lay = useMutation({
     mutationFn: async () => {
-      if (!answer || answer.how === 'at once') return;
+      if (!answer || !door.layable) return;
       const { profile: _none, ...outing } = answer.outing;
       await request('POST', '/api/lines', { line: spoken.text.trim() || 'run' });
       const made = await request<{ id: string }>('POST', '/api/outings/laid', {
@@ -80,7 +80,7 @@ export function FrontView(props: FrontProps) {
     },
   });
   const onLay = () => {
-    if (!lay.isPending && answer && answer.how !== 'at once') lay.mutate();
+    if (!lay.isPending && door.layable) lay.mutate();
   };
   const onPrint = () => window.print();
   useFrontKeys(door, { input, cue, onCue: setCue, onLay, onPrint, onHelp: () => setHelp(true) });

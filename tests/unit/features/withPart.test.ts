@@ -1,7 +1,7 @@
 import { outingAtDoor, type DoorDay } from '@/core/outing/doorDay';
 import type { DoorAnswer, DoorTold } from '@/core/search/answer';
 import { dayNow } from '@/features/front/state/dayNow';
-import { withAtOnce, withPart } from '@/features/front/state/withPart';
+import { mayLay, withAtOnce, withPart } from '@/features/front/state/withPart';
 
 const NOW_MS = Date.UTC(2027, 0, 13, 7, 5);
 
@@ -29,4 +29,20 @@ test('an answer at once to an older question, come late, does not take the place
   expect(withAtOnce({ answer: of(asked, 'at once') }, of(older, 'at once'), asked).answer!.outing).toEqual(
     outingAtDoor(older, null),
   );
+});
+
+test('laid out is an exact answer to the newest question, of a long day only what the whole planner ends with', () => {
+  const short: DoorDay = { ...dayNow(null, NOW_MS), minutes: 60, stops: [] };
+  const long: DoorDay = { ...short, minutes: 101 };
+  const of = (day: DoorDay, how: DoorAnswer['how']) => ({ how, outing: outingAtDoor(day, null) }) as DoorAnswer;
+  expect(mayLay(undefined, short, 'working')).toBe(false);
+  expect(mayLay(of(short, 'at once'), short, 'whole')).toBe(false);
+  expect(mayLay(of(short, 'exact'), short, 'working')).toBe(true);
+  expect(mayLay(of(short, 'exact'), { ...short, airC: short.airC - 1 }, 'whole')).toBe(false);
+  expect(mayLay(of(long, 'exact'), long, 'working')).toBe(false);
+  expect(mayLay(of(long, 'searched'), long, 'working')).toBe(true);
+  // Stopped, it is as good as it gets; a day of a hundred minutes is not looked at any further.
+  expect(mayLay(of(long, 'exact'), long, 'whole')).toBe(true);
+  const hundred = { ...short, minutes: 100 };
+  expect(mayLay(of(hundred, 'exact'), hundred, 'working')).toBe(true);
 });

@@ -49,15 +49,13 @@ export function Headline({
         </p>
       )}
       <div className="no-print mt-2 flex flex-wrap items-center gap-2">
-        <Button kind="act" onClick={onLay} disabled={laying || answer.how === 'at once'}>
+        <Button kind="act" onClick={onLay} disabled={laying || !door.layable}>
           Lay it out as a score <kbd>Enter</kbd>
         </Button>
         <Button onClick={onPrint}>Print</Button>
         <p className="ml-auto min-w-[150px] text-right text-[12.5px] leading-tight">
           {!told.chances ? (
-            <span className="text-ink-3">
-              {answer.how === 'at once' ? 'rough, still looking' : 'counting the chances'}
-            </span>
+            <span className="text-ink-3">{door.layable ? 'counting the chances' : 'rough, still looking'}</span>
           ) : likely.length === 0 ? (
             noneSaid(told.chances)
           ) : (

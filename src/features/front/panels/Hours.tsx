@@ -35,8 +35,12 @@ export function Hours({
   if (hours.length === 0)
     return (
       <section>
-        <h2 className="speak text-[19px] font-semibold">The hours of today</h2>
+        <h2 className="speak text-[19px] leading-tight font-semibold">The hours of today</h2>
         <p className="text-[12.5px] text-ink-2">Worked out when the answer stands.</p>
+        {/* As high as what comes: what lies beneath stays where it is, or a tap on it would miss. */}
+        <svg viewBox={`0 0 ${W} ${H}`} width="100%" className="mt-1 block" aria-hidden="true">
+          <path d={`M${LEFT} ${WATER.top + WATER.high}H${W}`} stroke={C.grid2} />
+        </svg>
       </section>
     );
   const ahead = hours.filter((h) => h.startMs >= door.unsaid.nowMs - HOUR_MS / 2);

@@ -20,7 +20,7 @@ import { createEdited, useEdited } from '@/ui/edited';
 import { DoorKeeper } from '@/workers/doorClient';
 import { airOf, dayNow } from './dayNow';
 import { useLadder } from '@/features/ladder/useLadder';
-import { withAtOnce, withPart } from './withPart';
+import { mayLay, withAtOnce, withPart } from './withPart';
 
 /** What the page of the front door comes with. */
 export interface DoorProps {
@@ -85,6 +85,9 @@ export function useDoor(p: DoorProps) {
     );
   const verdict = judged && told.answer && doorVerdict(judged, told.answer.felt, told.answer, p.units);
 
+  const { state } = answered;
+  const layable = useMemo(() => mayLay(told.answer, day, state), [told.answer, day, state]);
+
   const withThing = (key: DoorKey, change: Partial<DoorDay>): string =>
     rewriteLine(spokenOf(edited.value, unsaid), key, { ...day, ...change }, unsaid).text;
   return {
@@ -99,6 +102,8 @@ export function useDoor(p: DoorProps) {
     judged,
     verdict,
     ...answered,
+    /** whether the answer is the one to lay out */
+    layable,
     /** another value of one thing: the line is written anew */
     set: (key: DoorKey, change: Partial<DoorDay>) => edited.commit(withThing(key, change)),
     /** the same while it is dragged */

@@ -1,5 +1,6 @@
 import { isOfDay, type DoorDay } from '@/core/outing/doorDay';
 import type { DoorAnswer, DoorTold } from '@/core/search/answer';
+import { isLong } from '@/core/search/longDay';
 
 /**
  * What is told of a question once another part of it has come. What was told of other clothes does not stand beside new ones: chances and
@@ -20,3 +21,14 @@ export function withAtOnce(told: Partial<DoorTold>, answer: DoorAnswer, asked: D
   const now = told.answer;
   return now && now.how !== 'at once' && isOfDay(now.outing, asked) ? told : { answer, around: told.around };
 }
+
+/**
+ * Whether an answer may be laid out as a score: exact, to the newest question, and not one that the whole planner still looks at, since what it
+ * finds may be safe where this is not.
+ * @param asked the newest question  @param state whether more of the answer is coming
+ */
+export const mayLay = (answer: DoorAnswer | undefined, asked: DoorDay, state: 'working' | 'whole'): boolean =>
+  answer !== undefined &&
+  answer.how !== 'at once' &&
+  isOfDay(answer.outing, asked) &&
+  (answer.how === 'searched' || state === 'whole' || !isLong(asked));
