@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Tried } from '@/core/afterwards/tried';
+import type { DoorAnswer } from '@/core/search/answer';
 import type { Pasted } from '@/formats/pasted';
 import type { HomeLine } from '@/features/home/lines';
 import { Header } from '@/features/shell/Header';
@@ -67,20 +68,21 @@ export function FrontView(props: FrontProps) {
   const router = useRouter();
   const answer = told.answer;
 
+  // What is laid out is handed over with the press: a function kept from an older drawing of the page would know an older answer.
   const lay = useMutation({
-    mutationFn: async () => {
-      if (!answer || !door.layable) return;
+    mutationFn: async ({ line, name, answer }: { line: string; name: string; answer: DoorAnswer }) => {
       const { profile: _none, ...outing } = answer.outing;
-      await request('POST', '/api/lines', { line: spoken.text.trim() || 'run' });
+      await request('POST', '/api/lines', { line });
       const made = await request<{ id: string }>('POST', '/api/outings/laid', {
-        outing: { ...outing, name: nameOf(door) },
+        outing: { ...outing, name },
         plan: answer.plan,
       });
       router.push(`/outing/${made.id}/score`);
     },
   });
   const onLay = () => {
-    if (!lay.isPending && door.layable) lay.mutate();
+    if (lay.isPending || !answer || !door.layable) return;
+    lay.mutate({ line: spoken.text.trim() || 'run', name: nameOf(door), answer });
   };
   const onPrint = () => window.print();
   useFrontKeys(door, { input, cue, onCue: setCue, onLay, onPrint, onHelp: () => setHelp(true) });
