@@ -42,8 +42,8 @@ export interface DoorAround {
 /** Efforts beside the day's own, 0–10 as perceived. */
 const OTHER_EFFORTS = [2, 3.5, 5, 6.5, 8] as const;
 
-/** What stands round an answer: a rung cooler and warmer, the same clothes at other efforts, and where every rung holds. */
-export function aroundDoor(q: DoorQuestion, answer: { plan: Plan; rung: number }): DoorAround {
+/** What stands round an answer: a rung cooler and warmer, the same clothes at other efforts (at the day's own it is the answer itself), and where every rung holds. */
+export function aroundDoor(q: DoorQuestion, answer: { plan: Plan; rung: number; scored: Scored }): DoorAround {
   const { asked } = laidOut(q);
   const worn = rungsWorn(q, asked);
   const at = worn.findIndex((w) => w.rung.n === answer.rung);
@@ -57,7 +57,8 @@ export function aroundDoor(q: DoorQuestion, answer: { plan: Plan; rung: number }
     warmer: at >= 0 && at < worn.length - 1 ? beside(worn[at + 1]) : null,
     efforts: effortsFor(q.day.exertion).map((exertion) => {
       const timeline = timelineOf(outingAtDoor({ ...q.day, exertion }, q.place), q.person);
-      const scored = tried({ ...asked, timeline, plan: answer.plan }, answer.plan);
+      const isOwn = exertion === q.day.exertion;
+      const scored = isOwn ? answer.scored : tried({ ...asked, timeline, plan: answer.plan }, answer.plan);
       const going = timeline.stretches.find((s) => s.sport === q.day.sport)!;
       return {
         exertion,

@@ -115,7 +115,10 @@ test('round the answer: a rung to each side, five efforts of which one is one’
   expect(around.cooler === null || around.cooler.rung === a.rung - 1).toBe(true);
   expect(around.warmer === null || around.warmer.rung === a.rung + 1).toBe(true);
   expect(around.efforts).toHaveLength(5);
-  expect(around.efforts.map((e) => e.exertion)).toContain(q.day.exertion);
+  // At one's own it is the answer's own number: one water, wherever it is read.
+  const atOwn = around.efforts.find((e) => e.exertion === q.day.exertion)!;
+  expect(atOwn.waterG).toBe(a.scored.metrics.waterPeak.value);
+  expect(atOwn.felt).toEqual(a.felt);
   const watts = around.efforts.map((e) => e.metabolicW);
   expect(watts).toEqual([...watts].sort((x, y) => x - y));
   const water = around.efforts.map((e) => e.waterG);
