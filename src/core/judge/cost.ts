@@ -3,7 +3,7 @@ import { ramp, within } from '@/core/quantity/range';
 import type { Series } from '@/core/simulate/series';
 import type { Metrics } from './metrics';
 import { coldTorso } from './sensation';
-import { LIMIT, SETTLE_S } from './limits';
+import { LIMIT, SETTLE_S, SHIVER_FREE_W } from './limits';
 import { momentOfRow, noMoment, type Moment } from './moment';
 import { PRICE } from './prices';
 import { chillingWater } from './chillingWater';
@@ -146,8 +146,7 @@ const SOAKED_FEET = 0.15;
 const STANDS = 0.18;
 /** Votes beneath the first that is felt as cool at which an hour is a point (engineering value). */
 const COLD_SPAN = 0.9;
-/** Shivering that goes unnoticed, and how much beyond it makes a point an hour, W. */
-const SHIVER_FREE_W = 15;
+/** Shivering beyond what goes unnoticed that makes a point an hour, W (engineering value). */
 const SHIVER_POINT_W = 45;
 
 /**

@@ -98,7 +98,8 @@ export const WEAK = {
   hotMinutes: 10,
 } as const;
 
-/** Shivering at this rate counts by the minute, W. */
+/** Shivering up to this goes unnoticed, W; from the other on it is shaking and counts by the minute (engineering values). */
+export const SHIVER_FREE_W = 15;
 export const SHIVERS_W = 60;
 
 /** The first ten minutes may feel cool and do not count as hot or cold, s: right clothes do (common practice, no published source). */

@@ -1,4 +1,5 @@
 import { clamp, ramp } from '@/core/quantity/range';
+import { SHIVER_FREE_W, SHIVERS_W } from './limits';
 
 /** ISO 10551 perceptual words, −3 to 3. */
 export const SENSATION_WORDS = ['very cold', 'cold', 'cool', 'neutral', 'warm', 'hot', 'very hot'] as const;
@@ -65,8 +66,8 @@ export function sensation(
   return clamp(skin + core + clammy, -3, 3);
 }
 
-/** Shivering that goes unnoticed, and that is shaking, W (engineering values). */
-const SHAKES_W = [15, 60] as const;
+/** From shivering that is noticed to shaking, W, and the vote of whoever shakes (ISO 10551: −2 cold). */
+const SHAKES_W = [SHIVER_FREE_W, SHIVERS_W] as const;
 const COLD_VOTE = -2;
 
 /** The vote of somebody who shivers: whoever shakes is cold, however warm a thick jacket keeps the torso. @param vote by skin and core  @param shiverW heat of shivering, W */
