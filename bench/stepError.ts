@@ -10,7 +10,7 @@ import { goldenOutings } from '../tests/golden/outings';
 /** A zone counts as off beyond this, K. */
 const OFF_K = 0.1;
 
-/** How far controlled steps of 10 s are from runs whose steps are at most a second and a half, over the golden outings and their plans. */
+/** How far controlled steps of 10 s are from runs whose steps are at most three seconds, over the golden outings and their plans. */
 export function stepError(say: (name: string, value: number, unit: string) => void): void {
   const kept = JSON.parse(readFileSync(join(process.cwd(), 'tests/golden/numbers.json'), 'utf8')) as { plan: Plan }[];
   let [squares, values, off, worstK, worstG] = [0, 0, 0, 0, 0];

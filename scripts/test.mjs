@@ -71,7 +71,7 @@ if (existsSync(jestFile)) {
 } else check('jest', 1);
 
 /** The browser's tests in two lanes, each with an application and a database of its own: what one stores is nothing to the other. */
-const FIRST_LANE = ['journey', 'outThere', 'sameNumbers'];
+const FIRST_LANE = ['journey', 'outThere', 'sameNumbers', 'badInput'];
 const specs = readdirSync(join(ROOT, 'tests', 'e2e')).filter((f) => f.endsWith('.spec.ts'));
 const isFirst = (f) => FIRST_LANE.some((name) => f.startsWith(name));
 const lanes = [specs.filter(isFirst), specs.filter((f) => !isFirst(f))];

@@ -25,8 +25,6 @@ export const AIR_VAPOUR = 3;
 export const SUN = 4;
 /** mean temperature of the central pool over the step, °C */
 export const POOL_MEAN = 5;
-/** 1 when a layer of the zone just solved holds free liquid or ice */
-export const WET_LAYERS = 6;
 /** books of the step, whole body: g and J */
 export const EVAPORATED = 7;
 export const PRODUCED = 8;
@@ -83,14 +81,18 @@ export const TO_AIR = zones(26);
 export const SKIN_AHEAD = zones(27);
 /** film of sweat as it is while the step lasts, share of a full one; more than 1 where it is thicker */
 export const FILM_SHARE = zones(28);
+/** liquid that the innermost layer gave to the skin in the last step, g/(m² s) */
+export const GIVES = zones(29);
+/** 1 when a layer of the zone holds free liquid or ice */
+export const WET_LAYERS = zones(30);
 
 /**
  * One record a layer, `NODES + (zone · NODES_A_ZONE + k) · RECORD`: k = 0 the skin, 1 to n the layers, n + 1 the air.
  * Resistances m²K/W, conductances W/m²K, their vapour twins s m² Pa/g and g/(s m² Pa), water g/m².
  */
-export const NODES = zones(29);
+export const NODES = zones(31);
 export const NODES_A_ZONE = MAX_LAYERS + 2;
-export const RECORD = 42;
+export const RECORD = 41;
 /** place of the layer in arrays over garments and zones, garment · ZONE_COUNT + zone */
 export const PLACE = 0;
 export const HEAT = 1;
@@ -128,8 +130,7 @@ export const VAPOUR_LINK = 25;
 export const PRESSURE = 26;
 export const SATURATION = 27;
 export const INFLOW = 28;
-export const FILLED = 29;
-export const HELD = 30;
+export const HELD = 29;
 /** share of loft, and of the air beneath, lost when full of liquid */
 export const COLLAPSE = 31;
 export const CLING = 32;
@@ -144,11 +145,11 @@ export const MELTS_AT = 36;
 /** working values: mean temperature over the step, °C, and the whole change over the change to that mean, 1 to 2 */
 export const MEAN_C = 37;
 export const WHOLE = 38;
-/** water that comes into the layer otherwise than from its neighbours, g/(s m²): what falls on it, and the breath in what covers the mouth */
+/** liquid that comes into the layer while the step lasts, g/(s m²): what falls on it, what the layers that touch it give, and the breath in what covers the mouth */
 export const COMES = 39;
 /** working values of a layer that stays at its melting point: what flows in from elsewhere than beneath, W/m², and the link beneath */
 export const MELT_FLOW = 40;
-export const MELT_LINK = 41;
+export const MELT_LINK = 30;
 
 /**
  * The state. Head: central °C, metabolic and external W, seconds, the heat production the skin is used to, W, how used up

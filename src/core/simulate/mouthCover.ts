@@ -53,13 +53,13 @@ export class MouthCover {
     if (airC < 0 && this.on) this.s.memory[this.node + L.MELTS_AT] = (-airC * COVER_FALL) / (1 - COVER_FALL);
   }
 
-  /** Water that comes into it in this step otherwise than from its neighbours, g/(s m²). */
-  get comes(): number {
-    return this.s.memory[this.node + L.COMES];
+  /** Whether it holds ice, or what breath leaves in it freezes in part. */
+  get isIcy(): boolean {
+    return this.s.ice[this.j] > 0 || (this.frozen > 0 && this.frozen < 1);
   }
 
-  /** What the breath leaves in it in this step, by the mean temperature that its heat has just found. @param metabolicW M, W  @param dt s  @param fallsGm2S what falls on it in this step, g/(s m²) */
-  breathe(metabolicW: number, dt: number, fallsGm2S: number): void {
+  /** What the breath leaves in it in this step, by the mean temperature that its heat has just found. @param metabolicW M, W  @param dt s  */
+  breathe(metabolicW: number, dt: number): void {
     const { s, w, j, body, stacks } = this;
     const m = s.memory;
     const airC = m[L.AIR_C];
@@ -78,7 +78,7 @@ export class MouthCover {
     this.falls = this.rate === wanted ? ((wanted - warmer) * (1 - COVER_FALL)) / NUDGE_K : 0;
     this.frozen = this.rate > 0 ? clamp(-coldC / FROST_WITHIN_K, 0, 1) : 0;
     this.thaws = this.frozen > 0 && this.frozen < 1 ? (1 - COVER_FALL) / FROST_WITHIN_K : 0;
-    m[this.node + L.COMES] = fallsGm2S + this.rate;
+    m[this.node + L.COMES] += this.rate;
   }
 
   /**

@@ -11,6 +11,8 @@ export function packLayers(m: Float64Array, stacks: Stacks, w: GarmentArrays): v
     const n = stacks.layers[z];
     const skin = L.NODES + z * L.NODES_A_ZONE * L.RECORD;
     m[L.LAYERS + z] = n;
+    m[L.GIVES + z] = 0;
+    m[L.WET_LAYERS + z] = 1;
     m[L.OUTSIDE_C + z] = stacks.outsideC[z];
     m[skin + L.VENT_HEAT] = stacks.ventHeat[base];
     m[skin + L.VENT_VAPOUR] = stacks.ventVapour[base];

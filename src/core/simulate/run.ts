@@ -15,12 +15,22 @@ import { HEAD } from './state';
  * less: `npm run bench` prints how much, `tests/unit/simulate/settling.test.ts` bounds it. Steps only ever halve or double, and lie
  * on their own multiples, so that they meet samples of a minute and ends of stretches without remainders.
  */
-const FIRST_SHARE = 3 / 16;
+const FIRST_SHARE = 3 / 8;
 const LONGEST_SHARE = 3;
 /** Roughness allowed in one step at the worst zone: of a run in steps of ten seconds, K; of a search in longer ones, K per second of them. */
 const ALLOWED_K = 0.015;
 const FINE_S = 10;
 const ALLOWED_K_PER_S = 0.005;
+/** A step that was so many times less rough is doubled: four times would be as rough again if what is rough goes on, and it mostly dies away. */
+const SMOOTH = 3;
+/**
+ * Where a long step of a run in steps of ten seconds was so many times less rough, it goes on in steps of a minute. What comes within such a step
+ * (a layer that begins to freeze, say) shows too late to be taken back, so the hour must be quiet indeed.
+ */
+const QUIET_SHARE = 6;
+const QUIET = 16;
+/** Ice in what covers the mouth clogs or melts whatever the skin did in the last step: with it no step counts as less rough than this, K. */
+const WITH_ICE_K = ALLOWED_K / QUIET;
 /** Steps taken before one that went well is doubled: the first after a change of length still settles. */
 const STEADY = 2;
 
@@ -29,10 +39,15 @@ class Pace {
   private dt: number;
   private steady = 0;
   private readonly allowedK: number;
+  private readonly longestS: number;
+  private readonly longestQuietS: number;
 
   constructor(private readonly stepS: number) {
+    const fine = stepS <= FINE_S;
     this.dt = FIRST_SHARE * stepS;
-    this.allowedK = stepS > FINE_S ? ALLOWED_K_PER_S * stepS : ALLOWED_K;
+    this.allowedK = fine ? ALLOWED_K : ALLOWED_K_PER_S * stepS;
+    this.longestS = LONGEST_SHARE * stepS;
+    this.longestQuietS = fine ? QUIET_SHARE * stepS : this.longestS;
   }
 
   /** Begins again with short steps. */
@@ -51,8 +66,12 @@ class Pace {
     this.steady++;
     if (this.steady < STEADY) return;
     if (roughK > this.allowedK && this.dt > FIRST_SHARE * this.stepS * 1.01) this.to(this.dt / 2);
-    else if (roughK < this.allowedK / 4 && this.dt < LONGEST_SHARE * this.stepS * 0.99 && this.meets(t))
-      this.to(2 * this.dt);
+    else if (this.mayDouble(roughK) && this.meets(t)) this.to(2 * this.dt);
+  }
+
+  private mayDouble(roughK: number): boolean {
+    if (this.dt < this.longestS * 0.99) return roughK < this.allowedK / SMOOTH;
+    return this.dt < this.longestQuietS * 0.99 && roughK < this.allowedK / QUIET;
   }
 
   private meets(t: number): boolean {
@@ -149,7 +168,7 @@ export function runThrough(sim: Simulator, { conditions, plan, options = {}, int
       if (row < rows && sampleAt > t + ROUNDING_S && sampleAt < until) until = sampleAt;
       sim.step(until - t);
       t = until;
-      pace.learn(sim.roughK, t);
+      pace.learn(sim.breathesIce ? Math.max(sim.roughK, WITH_ICE_K) : sim.roughK, t);
       if (row < rows && t >= row * sampleS - ROUNDING_S) recordRow(sim, out, row++);
     }
   }

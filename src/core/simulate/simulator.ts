@@ -42,7 +42,7 @@ import { runThrough, type RunOptions } from './run';
 import type { Series } from './series';
 import { HEAD, newState, restBody, type State } from './state';
 import { eliminateHeat, settleHeat, wholeOverMean } from './zoneHeat';
-import { moveLiquid, takeFall } from './zoneLiquid';
+import { moveLiquid, takeFall, wickAcross } from './zoneLiquid';
 import { stepVapour } from './zoneVapour';
 
 /** Time constants of the metabolic rate following the work, s: oxygen uptake rises over 2–3 min and decays a little faster. */
@@ -270,6 +270,11 @@ export class Simulator {
     return this.air && bothersIn(this.arrays, this.air.sport);
   }
 
+  /** Whether what covers the mouth holds ice, or is about as cold as breath freezes in it. */
+  get breathesIce(): boolean {
+    return this.cover.on && this.cover.isIcy;
+  }
+
   /** Shivering of the last step, W. */
   get shiverW(): number {
     return this.output.shiverW;
@@ -397,8 +402,9 @@ export class Simulator {
       if (bent > bend) bend = bent;
       else if (-bent > bend) bend = -bent;
       dry += m[L.DRY_LOSS + z] * m[L.AREA + z];
+      wickAcross(m, z, at);
       if (falling) takeFall(m, z, at);
-      if (covered && z === FACE) this.cover.breathe(metabolic, dt, falling ? this.cover.comes : 0);
+      if (covered && z === FACE) this.cover.breathe(metabolic, dt);
       stepVapour(m, z, at);
       moveLiquid(m, z, at);
     }

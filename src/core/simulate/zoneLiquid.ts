@@ -10,9 +10,9 @@ import {
   FALLEN,
   FALL_LIQUID,
   FALL_SNOW,
-  FILLED,
   FILM,
   FILM_SHARE,
+  GIVES,
   HEAT,
   HOLDS_BACK,
   INDEX,
@@ -32,6 +32,7 @@ import {
   SHIELDS,
   SKIN,
   SKIN_CAPACITY,
+  SKIN_EVAPORATION,
   SKIN_OWED,
   SORB,
   TO_FALLEN,
@@ -46,7 +47,7 @@ import type { GarmentPlaces } from './state';
 const MELT_S = 60;
 
 /**
- * Moves liquid in one zone for one step: sweat through an open mesh or off the skin (the first layer has drunk with the vapour), between touching layers,
+ * Moves liquid in one zone for one step: sweat through an open mesh or off the skin (the first layer has drunk with the vapour),
  * overflow and drip; then freezes or thaws each layer. Only unfrozen water beyond the sorbed share moves.
  */
 export function moveLiquid(m: Float64Array, z: number, at: GarmentPlaces): void {
@@ -60,50 +61,21 @@ export function moveLiquid(m: Float64Array, z: number, at: GarmentPlaces): void 
     return;
   }
   const sweating = film > 1e-9;
-  if (!sweating && m[WET_LAYERS] === 0) return;
+  if (!sweating && m[WET_LAYERS + z] === 0) return;
   const skinNode = (NODES + z * NODES_A_ZONE * RECORD) & INDEX;
   const temperature = at.temperature & INDEX;
   const water = at.water & INDEX;
   const ice = at.ice & INDEX;
-  const dt = m[DT];
-  let anyLiquid = sweating;
   const last = (skinNode + n * RECORD) & INDEX;
-  for (let node = (skinNode + RECORD) & INDEX; node <= last; node = (node + RECORD) & INDEX) {
-    const j = m[node + PLACE] & INDEX;
-    const free = m[water + j] - m[ice + j] - m[node + SORB];
-    if (free > 0) {
-      m[node + FILLED] = free * m[node + PER_LIQUID];
-      anyLiquid = true;
-    } else m[node + FILLED] = 0;
-  }
-  if (anyLiquid) {
+  if (sweating) {
     // Open mesh lets the film reach the layer above through its holes; being thick it keeps a soaked one off the skin.
     const second = (skinNode + 2 * RECORD) & INDEX;
-    if (n > 1 && m[second + WICK_SKIN] > 0 && m[second + FILLED] < m[FILM_SHARE + z])
-      wickThroughMesh(m, z, second, water);
+    if (n > 1 && m[second + WICK_SKIN] > 0) wickThroughMesh(m, z, second, at);
     const left = m[FILM + z];
     if (left > DRIP_FILM) {
       m[FILM + z] = DRIP_FILM;
       m[water + (m[skinNode + RECORD + PLACE] & INDEX)] += left - DRIP_FILM;
-    }
-
-    for (let node = (skinNode + RECORD) & INDEX; node < last; node = (node + RECORD) & INDEX) {
-      const difference = m[node + FILLED] - m[node + RECORD + FILLED];
-      if (difference === 0) continue;
-      const a = m[node + PLACE] & INDEX;
-      const b = m[node + RECORD + PLACE] & INDEX;
-      let moved = m[node + WICK_OUT] * difference * dt;
-      if (moved > 0) {
-        const free = m[water + a] - m[ice + a] - m[node + SORB];
-        const most = free > 0 ? 0.5 * free : 0;
-        if (moved > most) moved = most;
-      } else {
-        const free = m[water + b] - m[ice + b] - m[node + RECORD + SORB];
-        const most = free > 0 ? -0.5 * free : 0;
-        if (moved < most) moved = most;
-      }
-      m[water + a] -= moved;
-      m[water + b] += moved;
+      m[WET_LAYERS + z] = 1;
     }
   }
   for (let node = (skinNode + RECORD) & INDEX; node <= last; node = (node + RECORD) & INDEX) {
@@ -142,13 +114,57 @@ export function moveLiquid(m: Float64Array, z: number, at: GarmentPlaces): void 
 }
 
 /** Liquid from the film, as it is while the step lasts, to the layer over an open mesh. */
-function wickThroughMesh(m: Float64Array, z: number, node: number, water: number): void {
+function wickThroughMesh(m: Float64Array, z: number, node: number, at: GarmentPlaces): void {
+  const j = m[node + PLACE] & INDEX;
+  const free = m[at.water + j] - m[at.ice + j] - m[node + SORB];
+  const filled = free > 0 ? free * m[node + PER_LIQUID] : 0;
+  if (filled >= m[FILM_SHARE + z]) return;
   const wicks = m[node + WICK_SKIN] * m[DT];
-  const fills = m[node + FILLED] > 0 ? 1 + wicks * m[node + PER_LIQUID] : 1;
-  const flow = (wicks * (Math.min(MOST_SHARE, m[FILM_SHARE + z]) - m[node + FILLED])) / fills;
+  const fills = filled > 0 ? 1 + wicks * m[node + PER_LIQUID] : 1;
+  const flow = (wicks * (Math.min(MOST_SHARE, m[FILM_SHARE + z]) - filled)) / fills;
   const moved = Math.min(flow, m[FILM + z]);
   m[FILM + z] -= moved;
-  m[water + (m[node + PLACE] & INDEX)] += moved;
+  m[at.water + j] += moved;
+  m[WET_LAYERS + z] = 1;
+}
+
+/**
+ * Liquid between touching layers: it leaves the one at once and comes to the other over the step, with its vapour. Come at once, too, it would
+ * lie on a thin layer at the end of each step and be gone at the end of its vapour's.
+ */
+export function wickAcross(m: Float64Array, z: number, at: GarmentPlaces): void {
+  const n = m[LAYERS + z] & INDEX;
+  if (n < 2 || m[WET_LAYERS + z] === 0) return;
+  const water = at.water & INDEX;
+  const ice = at.ice & INDEX;
+  const dt = m[DT];
+  let node = (NODES + (z * NODES_A_ZONE + 1) * RECORD) & INDEX;
+  let a = m[node + PLACE] & INDEX;
+  let free = m[water + a] - m[ice + a] - m[node + SORB];
+  let filled = free > 0 ? free * m[node + PER_LIQUID] : 0;
+  for (let k = 1; k < n; k++) {
+    const next = (node + RECORD) & INDEX;
+    const b = m[next + PLACE] & INDEX;
+    let freeOut = m[water + b] - m[ice + b] - m[next + SORB];
+    const filledOut = freeOut > 0 ? freeOut * m[next + PER_LIQUID] : 0;
+    let moved = m[node + WICK_OUT] * (filled - filledOut) * dt;
+    if (moved > 0) {
+      const most = free > 0 ? 0.5 * free : 0;
+      if (moved > most) moved = most;
+      m[water + a] -= moved;
+      m[next + COMES] += moved * m[RATE];
+    } else if (moved < 0) {
+      const most = freeOut > 0 ? 0.5 * freeOut : 0;
+      if (-moved > most) moved = -most;
+      m[water + b] += moved;
+      m[node + COMES] -= moved * m[RATE];
+      freeOut += moved;
+    }
+    node = next;
+    a = b;
+    free = freeOut;
+    filled = filledOut;
+  }
 }
 
 /**
@@ -200,7 +216,8 @@ export function takeFall(m: Float64Array, z: number, at: GarmentPlaces): void {
   const arriving = liquid + melted + m[MELTS + z] * (surface > 0 ? surface : 0) * dt;
   if (n === 0) {
     if (arriving <= 0) return;
-    const stays = Math.min(arriving, Math.max(0, DRIP_FILM - m[FILM + z]));
+    const dries = Math.max(0, m[SKIN_EVAPORATION + z]) * dt;
+    const stays = Math.min(arriving, Math.max(0, DRIP_FILM + dries - m[FILM + z]));
     const heat = melted * LATENT_FUSION + stays * CP_WATER * Math.max(0, surface - airC);
     m[FILM + z] += stays;
     m[SKIN_OWED + z] += heat;
@@ -216,10 +233,11 @@ export function takeFall(m: Float64Array, z: number, at: GarmentPlaces): void {
     const j = m[node + PLACE] & INDEX;
     const meets = left * m[node + SHIELDS];
     const passes = meets * (1 - m[node + WATER_RESISTANCE] * (1 - m[PRESSED + z]));
-    const dries = m[at.evaporation + j] > 0 ? m[at.evaporation + j] * dt : 0;
-    const room = Math.max(0, m[node + SORB] + m[node + LIQUID] + dries - m[at.water + j]);
+    // What it loses to the air, and the innermost to the skin, makes room while it rains.
+    const loses = Math.max(0, m[at.evaporation + j]) + (k === 1 ? m[GIVES + z] : 0);
+    const room = Math.max(0, m[node + SORB] + m[node + LIQUID] + loses * dt - m[at.water + j]);
     const taken = Math.min(room, passes);
-    m[node + COMES] = taken * m[RATE];
+    m[node + COMES] += taken * m[RATE];
     if (taken > 0) {
       // Only melting costs heat where it lands; cold rain is warmed by the layer it wets.
       const heat =

@@ -12,6 +12,7 @@ import {
   EVAPORATIVE_LOSS,
   FILM,
   FILM_SHARE,
+  GIVES,
   HELD,
   INFLOW,
   INDEX,
@@ -131,8 +132,8 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
       m[within + VAPOUR_LINK] = inner;
     }
     if (k <= 1) {
-      // Skin wettedness, implicit in its film so that a thin film neither flickers nor runs negative. All that takes from the film goes on at
-      // once, the cloth and what runs off too: taken one after another, it would hang on the length of the step how wet the skin is.
+      // Skin wettedness, implicit in its film so that a thin film neither flickers nor runs negative. All that takes from the film goes on at once, the
+      // cloth and what runs off too: taken one after another, it would hang on the length of the step how wet the skin is.
       const first = k === 0 ? air : held ? curve : (curve * moist * m[node + PER_SORB]) / filledShare;
       const pull = inner * (skinSaturation - first) + skinVent * (skinSaturation - air);
       let gains = sweat;
@@ -145,6 +146,11 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
         wicks = m[node + WICK_SKIN];
         if (free > 0) {
           filled = free * m[node + PER_LIQUID];
+          // Rain makes up for what the layer gives to skin and air meanwhile.
+          if (m[node + COMES] > 0) {
+            const dries = m[evaporation + j] > 0 ? m[evaporation + j] : 0;
+            filled += dt * (m[node + COMES] - dries) * m[node + PER_LIQUID];
+          }
           // The layer fills while it wicks.
           wicks /= 1 + dt * wicks * m[node + PER_LIQUID];
         }
@@ -171,11 +177,10 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
           if (flow < most) flow = most;
         }
         // It comes over the whole step: what the layer is in balance with is still read from what it held.
-        if (flow !== 0) {
-          m[FILM + z] -= flow;
-          moist += flow;
-          m[water + j] = moist;
-        }
+        m[FILM + z] -= flow;
+        moist += flow;
+        m[water + j] = moist;
+        m[GIVES + z] = flow < 0 ? -flow * rate : 0;
       }
       // Wet patches evaporate freely, dry skin only as fast as it lets water through; both into the same first gap.
       dryLink = ((1 - filmShare) * DRY_SKIN_CONDUCTANCE) / (inner + skinVent + DRY_SKIN_CONDUCTANCE);
@@ -247,6 +252,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
     const before = m[water + i];
     const wetNode = m[node + HELD] === 1 ? 1 : before * m[node + PER_SORB];
     const now = before + dt * (net + m[node + COMES]);
+    m[node + COMES] = 0;
     m[water + i] = now;
     // `owed` now holds λ·(actual − assumed) evaporation; positive means more heat is still to be taken.
     m[owed + i] -= dt * LATENT_VAPOUR * net;
@@ -266,7 +272,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
     } else if (now > m[node + SORB]) wetLayers = 1;
     inside = outside;
   }
-  m[WET_LAYERS] = wetLayers;
+  m[WET_LAYERS + z] = wetLayers;
   const aside = skinVent * wet * (skinSaturation - air);
   const fromSkin =
     n === 0 ? skinLink * (skinSaturation - air) : skinLink * (skinSaturation - m[skinNode + RECORD + PRESSURE]) + aside;
