@@ -165,7 +165,7 @@ export class Look {
     return this.settled.found;
   }
 
-  /** What stays dear at other paces in clothes of their own, and begun once more from other bases. */
+  /** What stays dear at other paces in clothes of their own, and begun once more from other bases and other legs. */
   further(): Found {
     const { met, bettered, descent } = this;
     if (!met || !bettered) throw new Error('this search has bettered nothing yet');
