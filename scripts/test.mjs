@@ -140,7 +140,7 @@ const { BUSY_PATIENCE_MS, fuzz } = await import('../tests/trials/fuzz.mjs');
 const { killtest } = await import('../tests/trials/killtest.mjs');
 // The day after the demo's first outing: one waits to be told, the others lie ahead.
 process.env.EMBER_NOW = '2027-01-13T07:05';
-// The first lane takes a minute longer: what may be done beside either is done at the end of the second.
+// The first lane takes minutes longer: what may be done beside either is done at the end of the second.
 await Promise.all([
   browserLane(lanes[0], 1),
   browserLane(lanes[1], 2, async (app) => {

@@ -58,7 +58,7 @@ export class MouthCover {
     return this.s.ice[this.j] > 0 || (this.frozen > 0 && this.frozen < 1);
   }
 
-  /** What the breath leaves in it in this step, by the mean temperature that its heat has just found. @param metabolicW M, W  @param dt s  */
+  /** What the breath leaves in it in this step, by the mean temperature that its heat has just found. @param metabolicW M, W  @param dt s */
   breathe(metabolicW: number, dt: number): void {
     const { s, w, j, body, stacks } = this;
     const m = s.memory;

@@ -12,6 +12,7 @@ export function packLayers(m: Float64Array, stacks: Stacks, w: GarmentArrays): v
     const skin = L.NODES + z * L.NODES_A_ZONE * L.RECORD;
     m[L.LAYERS + z] = n;
     m[L.GIVES + z] = 0;
+    // Nothing is known of these layers yet: the first step looks whether any is wet.
     m[L.WET_LAYERS + z] = 1;
     m[L.OUTSIDE_C + z] = stacks.outsideC[z];
     m[skin + L.VENT_HEAT] = stacks.ventHeat[base];

@@ -21,7 +21,7 @@ const LONGEST_SHARE = 3;
 const ALLOWED_K = 0.015;
 const FINE_S = 10;
 const ALLOWED_K_PER_S = 0.005;
-/** A step that was so many times less rough is doubled: four times would be as rough again if what is rough goes on, and it mostly dies away. */
+/** A step that was so many times less rough is doubled. A doubled step is four times as rough where the rate goes on changing as it did; mostly it changes less and less. */
 const SMOOTH = 3;
 /**
  * Where a long step of a run in steps of ten seconds was so many times less rough, it goes on in steps of a minute. What comes within such a step

@@ -146,7 +146,7 @@ export function stepVapour(m: Float64Array, z: number, at: GarmentPlaces): void 
         wicks = m[node + WICK_SKIN];
         if (free > 0) {
           filled = free * m[node + PER_LIQUID];
-          // Rain makes up for what the layer gives to skin and air meanwhile.
+          // Rain, or what the layer over it gives, makes up for what it loses to skin and air meanwhile.
           if (m[node + COMES] > 0) {
             const dries = m[evaporation + j] > 0 ? m[evaporation + j] : 0;
             filled += dt * (m[node + COMES] - dries) * m[node + PER_LIQUID];
